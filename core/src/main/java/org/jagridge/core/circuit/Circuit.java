@@ -1,0 +1,217 @@
+package org.jagridge.core.circuit;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/**
+ * One circuit: the only thing that is stored; drawings, sequences and readings are derived from it. Immutable.
+ *
+ * <p>A circuit made by the reader in {@code format} has been checked: ids are unique, every wire ends at a terminal
+ * that exists, every parameter fits its declaration.
+ */
+public final class Circuit {
+    private final String name;
+    private final String notes;
+    private final List<Place> places;
+    private final List<Part> parts;
+    private final List<Cable> cables;
+    private final List<Wire> wires;
+    private final List<Scenario> scenarios;
+    private final List<Map<String, Object>> rules;
+    private final Map<String, Object> layout;
+    private final Map<String, Part> partsById;
+    private final Map<String, Place> placesById;
+    private final Map<String, Cable> cablesById;
+    private final Map<String, Wire> wiresById;
+
+    private Circuit(Builder b) {
+        name = Objects.requireNonNull(b.name, "name");
+        notes = b.notes;
+        places = List.copyOf(b.places);
+        parts = List.copyOf(b.parts);
+        cables = List.copyOf(b.cables);
+        wires = List.copyOf(b.wires);
+        scenarios = List.copyOf(b.scenarios);
+        rules = List.copyOf(b.rules);
+        layout = Collections.unmodifiableMap(new LinkedHashMap<>(b.layout));
+        partsById = index(parts, Part::id);
+        placesById = index(places, Place::id);
+        cablesById = index(cables, Cable::id);
+        wiresById = index(wires, Wire::id);
+    }
+
+    private static <T> Map<String, T> index(List<T> list, Function<T, String> id) {
+        return list.stream().collect(Collectors.toMap(id, Function.identity(), (a, b) -> a, LinkedHashMap::new));
+    }
+
+    public String name() {
+        return name;
+    }
+
+    /** Free text, or null. */
+    public String notes() {
+        return notes;
+    }
+
+    public List<Place> places() {
+        return places;
+    }
+
+    public List<Part> parts() {
+        return parts;
+    }
+
+    public List<Cable> cables() {
+        return cables;
+    }
+
+    public List<Wire> wires() {
+        return wires;
+    }
+
+    public List<Scenario> scenarios() {
+        return scenarios;
+    }
+
+    /** The rules as written in the file, each a tree of maps, lists and plain values. */
+    public List<Map<String, Object>> rules() {
+        return rules;
+    }
+
+    /** What the screens keep about positions; no meaning for the circuit. */
+    public Map<String, Object> layout() {
+        return layout;
+    }
+
+    public Optional<Part> part(String id) {
+        return Optional.ofNullable(partsById.get(id));
+    }
+
+    public Optional<Place> place(String id) {
+        return Optional.ofNullable(placesById.get(id));
+    }
+
+    public Optional<Cable> cable(String id) {
+        return Optional.ofNullable(cablesById.get(id));
+    }
+
+    public Optional<Wire> wire(String id) {
+        return Optional.ofNullable(wiresById.get(id));
+    }
+
+    /** The colour of a wire: its own, or that of its core. Null where nobody wrote it down. */
+    public String colourOf(Wire wire) {
+        return wire.core() != null ? wire.core() : wire.colour();
+    }
+
+    /**
+     * Resistance of a wire in ohms: length × that of its size, 5 mΩ where either is unknown, and never under 0.1 mΩ
+     * (the screw).
+     */
+    public double ohmsOf(Wire wire) {
+        Cable cable = wire.cable() == null ? null : cablesById.get(wire.cable());
+        ConductorSize size = cable != null && cable.size() != null ? cable.size() : wire.size();
+        Double length = cable != null && cable.lengthMetres() != null ? cable.lengthMetres() : wire.lengthMetres();
+        if (size == null || length == null) {
+            return 0.005;
+        }
+        return Math.max(1e-4, length * size.ohmsPerKilometre() / 1000);
+    }
+
+    public Builder toBuilder() {
+        Builder b = builder(name).notes(notes);
+        b.places.addAll(places);
+        b.parts.addAll(parts);
+        b.cables.addAll(cables);
+        b.wires.addAll(wires);
+        b.scenarios.addAll(scenarios);
+        b.rules.addAll(rules);
+        b.layout.putAll(layout);
+        return b;
+    }
+
+    public static Builder builder(String name) {
+        return new Builder(name);
+    }
+
+    /** Collects the pieces of a circuit; the lists may be changed freely until {@link #build()}. */
+    public static final class Builder {
+        private final String name;
+        private String notes;
+        private final List<Place> places = new java.util.ArrayList<>();
+        private final List<Part> parts = new java.util.ArrayList<>();
+        private final List<Cable> cables = new java.util.ArrayList<>();
+        private final List<Wire> wires = new java.util.ArrayList<>();
+        private final List<Scenario> scenarios = new java.util.ArrayList<>();
+        private final List<Map<String, Object>> rules = new java.util.ArrayList<>();
+        private final Map<String, Object> layout = new LinkedHashMap<>();
+
+        private Builder(String name) {
+            this.name = name;
+        }
+
+        public Builder notes(String text) {
+            notes = text;
+            return this;
+        }
+
+        public Builder place(String id, String placeName, Place.Access access) {
+            places.add(new Place(id, placeName, access));
+            return this;
+        }
+
+        /** A fitted part without a name of its own; parameters as alternating names and values. */
+        public Builder part(String id, String type, String place, Object... params) {
+            Map<String, Object> given = new LinkedHashMap<>();
+            for (int i = 0; i < params.length; i += 2) {
+                given.put((String) params[i], params[i + 1]);
+            }
+            parts.add(new Part(id, type, place, null, given, true, Part.WhenNotFitted.OPEN, Map.of()));
+            return this;
+        }
+
+        /** A wire with the next free id {@code w1}, {@code w2} … between terminals written {@code PART.TERMINAL}. */
+        public Builder wire(String from, String to) {
+            wires.add(Wire.between("w" + (wires.size() + 1), Terminal.parse(from), Terminal.parse(to)));
+            return this;
+        }
+
+        public List<Place> places() {
+            return places;
+        }
+
+        public List<Part> parts() {
+            return parts;
+        }
+
+        public List<Cable> cables() {
+            return cables;
+        }
+
+        public List<Wire> wires() {
+            return wires;
+        }
+
+        public List<Scenario> scenarios() {
+            return scenarios;
+        }
+
+        public List<Map<String, Object>> rules() {
+            return rules;
+        }
+
+        public Map<String, Object> layout() {
+            return layout;
+        }
+
+        public Circuit build() {
+            return new Circuit(this);
+        }
+    }
+}

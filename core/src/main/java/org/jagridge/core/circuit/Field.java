@@ -1,0 +1,151 @@
+package org.jagridge.core.circuit;
+
+import java.util.List;
+
+/**
+ * Declares one parameter or input of a part type: its name, what values it takes and what it is without one.
+ *
+ * @param initial the default; null for a parameter that is optional and has none
+ * @param choices the words of a {@link Kind#CHOICE}; the first is not necessarily the default
+ * @param min least value of a number (inclusive unless {@code overMin})
+ * @param overMin whether {@code min} itself is out of range
+ */
+public record Field(
+        String name,
+        Kind kind,
+        Object initial,
+        List<String> choices,
+        String unit,
+        double min,
+        double max,
+        boolean overMin) {
+
+    /** What a value is. */
+    public enum Kind {
+        NUMBER("a number"),
+        CHOICE("a word"),
+        FLAG("true or false"),
+        TEXT("text"),
+        TEXTS("a list of texts"),
+        NUMBERS("a list of numbers"),
+        /** A list or object that the part type reads itself. */
+        STRUCTURE("a list or object"),
+        /** A push: acts at the instant it is set and holds nothing. */
+        MOMENTARY("true");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+    }
+
+    public static Field number(String name, Double initial, String unit) {
+        return new Field(name, Kind.NUMBER, initial, List.of(), unit, -1e9, 1e9, false);
+    }
+
+    /** A number over 0: a rating, an impedance, a time. */
+    public static Field positive(String name, Double initial, String unit) {
+        return new Field(name, Kind.NUMBER, initial, List.of(), unit, 0, 1e9, true);
+    }
+
+    public static Field choice(String name, String initial, String... choices) {
+        return new Field(name, Kind.CHOICE, initial, List.of(choices), "", 0, 0, false);
+    }
+
+    public static Field flag(String name, boolean initial) {
+        return new Field(name, Kind.FLAG, initial, List.of(), "", 0, 0, false);
+    }
+
+    public static Field text(String name, String initial) {
+        return new Field(name, Kind.TEXT, initial, List.of(), "", 0, 0, false);
+    }
+
+    public static Field texts(String name, List<String> initial) {
+        return new Field(name, Kind.TEXTS, initial, List.of(), "", 0, 0, false);
+    }
+
+    public static Field numbers(String name, List<Double> initial, String unit) {
+        return new Field(name, Kind.NUMBERS, initial, List.of(), unit, 0, 1e9, false);
+    }
+
+    public static Field structure(String name) {
+        return new Field(name, Kind.STRUCTURE, null, List.of(), "", 0, 0, false);
+    }
+
+    public static Field momentary(String name) {
+        return new Field(name, Kind.MOMENTARY, false, List.of(), "", 0, 0, false);
+    }
+
+    /** This list of texts, each out of {@code allowed}. */
+    public Field outOf(String... allowed) {
+        return new Field(name, kind, initial, List.of(allowed), unit, min, max, overMin);
+    }
+
+    public Field within(double least, double most) {
+        return new Field(name, kind, initial, choices, unit, least, most, false);
+    }
+
+    /**
+     * What is wrong with {@code value} for this field, in words that say what was expected; null where it fits.
+     */
+    public String mistakeIn(Object value) {
+        return switch (kind) {
+            case NUMBER -> numberMistake(value);
+            case CHOICE ->
+                value instanceof String && choices.contains(value)
+                        ? null
+                        : show(value) + " is not one of " + String.join(", ", choices);
+            case FLAG, MOMENTARY -> value instanceof Boolean ? null : expected(value);
+            case TEXT -> value instanceof String ? null : expected(value);
+            case TEXTS -> listMistake(value, this::textMistake);
+            case NUMBERS -> listMistake(value, this::numberMistake);
+            case STRUCTURE -> value instanceof List || value instanceof java.util.Map ? null : expected(value);
+        };
+    }
+
+    private String numberMistake(Object value) {
+        if (!(value instanceof Number)) {
+            return expected(value);
+        }
+        double d = ((Number) value).doubleValue();
+        if (d < min || d > max || (overMin && d == min)) {
+            String low = overMin ? "more than " + plain(min) : "at least " + plain(min);
+            return show(value) + " is out of range; " + name + " must be " + low
+                    + (max < 1e9 ? " and at most " + plain(max) : "") + (unit.isEmpty() ? "" : " " + unit);
+        }
+        return null;
+    }
+
+    private String textMistake(Object value) {
+        if (!(value instanceof String)) {
+            return expected(value);
+        }
+        return choices.isEmpty() || choices.contains(value)
+                ? null
+                : show(value) + " is not one of " + String.join(", ", choices);
+    }
+
+    private String listMistake(Object value, java.util.function.Function<Object, String> each) {
+        if (!(value instanceof List<?> list)) {
+            return expected(value);
+        }
+        return list.stream()
+                .map(each)
+                .filter(java.util.Objects::nonNull)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private String expected(Object value) {
+        return show(value) + " was given, but " + name + " takes " + kind.words;
+    }
+
+    private static String show(Object value) {
+        return value instanceof String ? "\"" + value + "\"" : String.valueOf(value);
+    }
+
+    private static String plain(double d) {
+        return d == Math.rint(d) ? Long.toString((long) d) : Double.toString(d);
+    }
+}

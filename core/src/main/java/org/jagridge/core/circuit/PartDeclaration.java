@@ -1,0 +1,36 @@
+package org.jagridge.core.circuit;
+
+import java.util.List;
+
+/** What the catalogue says of a part type, as far as it can be known without volts. */
+public interface PartDeclaration {
+    /** The word of the file format, like {@code relay}. */
+    String type();
+
+    /** What people call it, like "Relay". */
+    String title();
+
+    /** One or two plain sentences: what it does. */
+    String summary();
+
+    List<Field> params();
+
+    /** Terminal names in the order in which a hand finds them. */
+    List<String> terminals(Params params);
+
+    /** Inputs that a hand or the world sets, with the values they start from. */
+    List<Field> inputs(Params params);
+
+    /**
+     * Mistakes that only show in several parameters together; each path is relative to the parameters. Asked only
+     * when every single one fits its declaration.
+     */
+    default List<Problem> mistakesIn(Params params) {
+        return List.of();
+    }
+
+    /** Cautions that stand wherever the part is shown. */
+    default List<String> cautions() {
+        return List.of();
+    }
+}

@@ -1,0 +1,380 @@
+package org.jagridge.core.format;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.PartDeclaration;
+import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.part.PartTypes;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * What the schema can't say: ids are unique, places, cables, cores and terminals exist, parameters and inputs fit the
+ * catalogue. Works on trees that may have any other mistake, so that all are found at once.
+ */
+final class CircuitCheck {
+    private static final int MOST_PARTS = 2000;
+    private static final int MOST_WIRES = 5000;
+
+    /** A part as far as it could be understood; terminals and inputs are null where its type is unknown. */
+    private record Known(Set<String> terminals, Map<String, Field> inputs, Map<String, Field> params) {}
+
+    private final JsonNode tree;
+    private final String root;
+    private final List<Problem> problems = new ArrayList<>();
+    private final Map<String, String> ids = new HashMap<>();
+    private final Set<String> places = new HashSet<>();
+    private final Set<String> wires = new HashSet<>();
+    private final Map<String, Set<String>> cores = new HashMap<>();
+    private final Map<String, Known> parts = new HashMap<>();
+
+    CircuitCheck(JsonNode tree, String root) {
+        this.tree = tree;
+        this.root = root;
+    }
+
+    List<Problem> problems() {
+        tooMany("parts", MOST_PARTS);
+        tooMany("wires", MOST_WIRES);
+        forEach("places", this::place);
+        forEach("parts", this::part);
+        forEach("cables", this::cable);
+        forEach("wires", this::wire);
+        forEach("scenarios", this::scenario);
+        return problems;
+    }
+
+    private interface Each {
+        void check(JsonNode node, String path);
+    }
+
+    private void forEach(String key, Each each) {
+        forEach(tree, key, root, each);
+    }
+
+    private static void forEach(JsonNode node, String key, String path, Each each) {
+        JsonNode list = node.get(key);
+        if (list != null && list.isArray()) {
+            for (int i = 0; i < list.size(); i++) {
+                if (list.get(i).isObject()) {
+                    each.check(list.get(i), path + "/" + key + "/" + i);
+                }
+            }
+        }
+    }
+
+    private void say(String path, String message) {
+        problems.add(new Problem(path, message));
+    }
+
+    private void tooMany(String key, int most) {
+        JsonNode list = tree.get(key);
+        if (list != null && list.size() > most) {
+            say(root + "/" + key, list.size() + " " + key + " are too many; at most " + most + " fit one circuit");
+        }
+    }
+
+    private void id(JsonNode node, String path) {
+        String id = Json.text(node, "id");
+        if (id == null) {
+            return;
+        }
+        String first = ids.putIfAbsent(id, path);
+        if (first != null) {
+            say(path + "/id", "the id " + id + " is already used at " + first + "; give each its own");
+        }
+    }
+
+    private void place(JsonNode node, String path) {
+        id(node, path);
+        String id = Json.text(node, "id");
+        if (id != null) {
+            places.add(id);
+        }
+    }
+
+    private void placeExists(JsonNode node, String key, String path) {
+        String place = Json.text(node, key);
+        if (place != null && !places.contains(place)) {
+            say(path + "/" + key, "there is no place " + place + "; known are " + list(places));
+        }
+    }
+
+    private void part(JsonNode node, String path) {
+        id(node, path);
+        placeExists(node, "place", path);
+        String id = Json.text(node, "id");
+        String type = Json.text(node, "type");
+        if (id == null || type == null) {
+            return;
+        }
+        Optional<? extends PartDeclaration> declared = PartTypes.catalogue().find(type);
+        if (declared.isEmpty()) {
+            say(path + "/type", "there is no part type \"" + type + "\"; see the catalogue for the known ones");
+            parts.putIfAbsent(id, new Known(null, null, null));
+            return;
+        }
+        PartDeclaration d = declared.get();
+        Map<String, Object> given =
+                node.has("params") && node.get("params").isObject() ? Json.map(node.get("params")) : Map.of();
+        boolean good = params(d, given, path + "/params");
+        if (good) {
+            Params params = new Params(d.params(), given);
+            Set<String> terminals = new HashSet<>(d.terminals(params));
+            parts.putIfAbsent(id, new Known(terminals, byName(d.inputs(params)), byName(d.params())));
+            labels(node, path, id, terminals);
+        } else {
+            parts.putIfAbsent(id, new Known(null, null, null));
+        }
+    }
+
+    private static Map<String, Field> byName(List<Field> fields) {
+        Map<String, Field> map = new HashMap<>();
+        fields.forEach(f -> map.put(f.name(), f));
+        return map;
+    }
+
+    private boolean params(PartDeclaration d, Map<String, Object> given, String path) {
+        Map<String, Field> declared = byName(d.params());
+        boolean good = true;
+        for (Map.Entry<String, Object> e : given.entrySet()) {
+            Field field = declared.get(e.getKey());
+            String mistake = field == null
+                    ? "a " + d.type() + " has no parameter " + e.getKey() + "; it has " + list(declared.keySet())
+                    : field.mistakeIn(e.getValue());
+            if (mistake != null) {
+                say(path + "/" + e.getKey(), mistake);
+                good = false;
+            }
+        }
+        if (good) {
+            for (Problem p : d.mistakesIn(new Params(d.params(), given))) {
+                say(path + "/" + p.path(), p.message());
+                good = false;
+            }
+        }
+        return good;
+    }
+
+    private void labels(JsonNode node, String path, String id, Set<String> terminals) {
+        if (node.has("labels") && node.get("labels").isObject()) {
+            node.get("labels").properties().forEach(e -> {
+                if (!terminals.contains(e.getKey())) {
+                    say(
+                            path + "/labels/" + e.getKey(),
+                            id + " has no terminal " + e.getKey() + "; it has " + list(terminals));
+                }
+            });
+        }
+    }
+
+    private void cable(JsonNode node, String path) {
+        id(node, path);
+        placeExists(node, "from", path);
+        placeExists(node, "to", path);
+        String id = Json.text(node, "id");
+        JsonNode list = node.get("cores");
+        if (id == null || list == null || !list.isArray()) {
+            return;
+        }
+        Set<String> names = new HashSet<>();
+        for (int i = 0; i < list.size(); i++) {
+            if (list.get(i).isString() && !names.add(list.get(i).stringValue())) {
+                say(
+                        path + "/cores/" + i,
+                        "the core " + list.get(i).stringValue() + " is there twice; give each its "
+                                + "own name, like red and red-2");
+            }
+        }
+        cores.put(id, names);
+    }
+
+    private void wire(JsonNode node, String path) {
+        id(node, path);
+        String id = Json.text(node, "id");
+        if (id != null) {
+            wires.add(id);
+        }
+        JsonNode ends = node.get("ends");
+        if (ends != null && ends.isArray()) {
+            for (int i = 0; i < ends.size(); i++) {
+                terminal(ends.get(i), path + "/ends/" + i);
+            }
+            if (ends.size() == 2 && ends.get(0).equals(ends.get(1))) {
+                say(path + "/ends", "both ends are at " + ends.get(0).asString() + "; a wire joins two terminals");
+            }
+        }
+        String cable = Json.text(node, "cable");
+        String core = Json.text(node, "core");
+        if (cable != null && !cores.containsKey(cable)) {
+            say(path + "/cable", "there is no cable " + cable + "; known are " + list(cores.keySet()));
+        } else if (cable != null && core == null) {
+            say(path, "a wire in a cable must say which core it is; " + cable + " has " + list(cores.get(cable)));
+        } else if (cable != null && !cores.get(cable).contains(core)) {
+            say(path + "/core", "cable " + cable + " has no core " + core + "; it has " + list(cores.get(cable)));
+        } else if (core != null && cable == null) {
+            say(path + "/core", "a core was named without its cable");
+        }
+    }
+
+    private void terminal(JsonNode value, String path) {
+        if (!value.isString() || !org.jagridge.core.circuit.Terminal.isWellFormed(value.stringValue())) {
+            return;
+        }
+        String text = value.stringValue();
+        String part = text.substring(0, text.indexOf('.'));
+        String name = text.substring(text.indexOf('.') + 1);
+        if (places.contains(part)) {
+            if (!name.equals("PE")) {
+                say(path, "the place " + part + " has only the terminal " + part + ".PE");
+            }
+        } else if (!parts.containsKey(part)) {
+            say(path, "there is no part " + part + ", so no terminal " + text);
+        } else if (parts.get(part).terminals() != null
+                && !parts.get(part).terminals().contains(name)) {
+            say(
+                    path,
+                    part + " has no terminal " + name + "; it has "
+                            + list(parts.get(part).terminals()));
+        }
+    }
+
+    private void scenario(JsonNode node, String path) {
+        values(node, "start", path);
+        faults(node, path);
+        forEach(node, "steps", path, (step, at) -> {
+            values(step, "set", at);
+            faults(step, at);
+        });
+    }
+
+    private void values(JsonNode node, String key, String path) {
+        JsonNode values = node.get(key);
+        if (values == null || !values.isObject()) {
+            return;
+        }
+        values.properties()
+                .forEach(e -> input(e.getKey(), Json.plain(e.getValue()), path + "/" + key + "/" + e.getKey()));
+    }
+
+    private void input(String name, Object value, String path) {
+        int dot = name.indexOf('.');
+        String part = dot < 0 ? name : name.substring(0, dot);
+        if (dot < 0 || !parts.containsKey(part)) {
+            say(path, "there is no input " + name + "; write PART.input with a part of this circuit");
+            return;
+        }
+        Map<String, Field> inputs = parts.get(part).inputs();
+        if (inputs == null) {
+            return;
+        }
+        Field field = inputs.get(name.substring(dot + 1));
+        String mistake = field == null
+                ? part + " has no input " + name.substring(dot + 1) + "; it has " + list(inputs.keySet())
+                : field.mistakeIn(value);
+        if (mistake != null) {
+            say(path, mistake);
+        }
+    }
+
+    private void faults(JsonNode node, String path) {
+        forEach(node, "faults", path, this::fault);
+    }
+
+    private void fault(JsonNode node, String path) {
+        Optional<FaultKind> kind = Optional.ofNullable(Json.text(node, "kind")).flatMap(FaultKind::of);
+        if (kind.isEmpty()) {
+            return;
+        }
+        Set<String> known = new HashSet<>(Set.of("kind", "atSeconds", "untilSeconds"));
+        for (FaultKind.Detail detail : kind.get().details()) {
+            known.add(detail.key());
+            if (!node.has(detail.key()) && !detail.optional()) {
+                say(path, "a fault " + kind.get().word() + " needs \"" + detail.key() + "\"");
+            }
+        }
+        node.properties().forEach(e -> {
+            if (!known.contains(e.getKey())) {
+                say(path + "/" + e.getKey(), "a fault " + kind.get().word() + " has no \"" + e.getKey() + "\"");
+            }
+        });
+        faultPlace(node, kind.get(), path);
+    }
+
+    private void faultPlace(JsonNode node, FaultKind kind, String path) {
+        String part = Json.text(node, "part");
+        if (part != null && !parts.containsKey(part)) {
+            say(path + "/part", "there is no part " + part);
+        }
+        wireExists(Json.text(node, "wire"), path + "/wire");
+        JsonNode pair = node.get("wires");
+        for (int i = 0; pair != null && i < pair.size(); i++) {
+            wireExists(pair.get(i).asString(), path + "/wires/" + i);
+        }
+        JsonNode between = node.get("between");
+        for (int i = 0; between != null && i < between.size(); i++) {
+            terminal(between.get(i), path + "/between/" + i);
+        }
+        if (kind == FaultKind.LANDED && node.has("at")) {
+            String at = node.get("at").asString();
+            if (org.jagridge.core.circuit.Terminal.isWellFormed(at)) {
+                terminal(node.get("at"), path + "/at");
+            } else {
+                say(path + "/at", "\"" + at + "\" is not a terminal; write PART.TERMINAL");
+            }
+        }
+        String contact = Json.text(node, "contact");
+        if (contact != null && part != null && parts.containsKey(part)) {
+            contactExists(part, contact, path + "/contact");
+        }
+        if (kind == FaultKind.WRONG_SETTING && part != null && parts.containsKey(part)) {
+            settingFits(node, parts.get(part), path);
+        }
+    }
+
+    private void wireExists(String wire, String path) {
+        if (wire != null && !wires.contains(wire)) {
+            say(path, "there is no wire " + wire);
+        }
+    }
+
+    /** A contact is named by its two terminals, as 11-14. */
+    private void contactExists(String part, String contact, String path) {
+        Set<String> terminals = parts.get(part).terminals();
+        int dash = contact.indexOf('-');
+        if (terminals != null
+                && (dash < 0
+                        || !terminals.contains(contact.substring(0, dash))
+                        || !terminals.contains(contact.substring(dash + 1)))) {
+            say(path, part + " has no contact " + contact + "; name it by two of its terminals " + list(terminals));
+        }
+    }
+
+    private void settingFits(JsonNode node, Known part, String path) {
+        String param = Json.text(node, "param");
+        if (param == null || part.params() == null) {
+            return;
+        }
+        Field field = part.params().get(param);
+        String mistake = field == null
+                ? "there is no parameter " + param + "; known are "
+                        + list(part.params().keySet())
+                : node.has("value") ? field.mistakeIn(Json.plain(node.get("value"))) : null;
+        if (mistake != null) {
+            say(path + (field == null ? "/param" : "/value"), mistake);
+        }
+    }
+
+    private static String list(Set<String> names) {
+        return names.isEmpty()
+                ? "none"
+                : String.join(", ", names.stream().sorted().toList());
+    }
+}

@@ -1,0 +1,171 @@
+package org.jagridge.core.format;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.jagridge.core.circuit.Cable;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.ConductorSize;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
+import tools.jackson.databind.JsonNode;
+
+/** Reads circuits, scenarios and faults. Everything it returns has been checked; all mistakes come at once. */
+public final class CircuitReader {
+    private CircuitReader() {}
+
+    /**
+     * Reads a circuit file.
+     *
+     * @throws MalformedException with every mistake, each with its path
+     */
+    public static Circuit read(String json) {
+        return read(Json.parse(json), "");
+    }
+
+    /** Reads a circuit that lies at {@code path} of a larger document. */
+    public static Circuit read(JsonNode tree, String path) {
+        List<Problem> problems = new ArrayList<>();
+        Schema.problemsOf(tree).forEach(p -> problems.add(new Problem(path + p.path(), p.message())));
+        if (tree.isObject()) {
+            problems.addAll(new CircuitCheck(tree, path).problems());
+        }
+        if (!problems.isEmpty()) {
+            throw new MalformedException(problems);
+        }
+        return circuit(tree);
+    }
+
+    /**
+     * Reads a scenario for a circuit.
+     *
+     * @throws MalformedException with every mistake
+     */
+    public static Scenario readScenario(JsonNode tree, String path, Circuit circuit) {
+        // the scenario is checked as if it stood in the circuit's file, with the same schema
+        JsonNode file = Json.MAPPER.valueToTree(CircuitWriter.toMap(circuit));
+        ((tools.jackson.databind.node.ObjectNode) file).putArray("scenarios").add(tree);
+        String prefix = "/scenarios/0";
+        List<Problem> problems = new ArrayList<>(Schema.problemsOf(file));
+        problems.addAll(new CircuitCheck(file, "").problems());
+        if (!problems.isEmpty()) {
+            throw new MalformedException(problems.stream()
+                    .map(p -> new Problem(
+                            p.path().startsWith(prefix) ? path + p.path().substring(prefix.length()) : p.path(),
+                            p.message()))
+                    .toList());
+        }
+        return scenario(tree);
+    }
+
+    private static Circuit circuit(JsonNode tree) {
+        Circuit.Builder b = Circuit.builder(Json.text(tree, "name")).notes(Json.text(tree, "notes"));
+        each(tree, "places").forEach(n -> b.places().add(place(n)));
+        each(tree, "parts").forEach(n -> b.parts().add(part(n)));
+        each(tree, "cables").forEach(n -> b.cables().add(cable(n)));
+        each(tree, "wires").forEach(n -> b.wires().add(wire(n)));
+        each(tree, "scenarios").forEach(n -> b.scenarios().add(scenario(n)));
+        each(tree, "rules").forEach(n -> b.rules().add(Json.map(n)));
+        if (tree.has("layout")) {
+            b.layout().putAll(Json.map(tree.get("layout")));
+        }
+        return b.build();
+    }
+
+    private static List<JsonNode> each(JsonNode node, String key) {
+        JsonNode list = node.get(key);
+        return list == null
+                ? List.of()
+                : StreamSupport.stream(list.spliterator(), false).toList();
+    }
+
+    private static Place place(JsonNode n) {
+        String access = Json.text(n, "access");
+        return new Place(
+                Json.text(n, "id"),
+                Json.text(n, "name"),
+                access == null ? Place.Access.PANEL : Place.Access.of(access));
+    }
+
+    private static Part part(JsonNode n) {
+        Map<String, String> labels = new LinkedHashMap<>();
+        if (n.has("labels")) {
+            n.get("labels")
+                    .properties()
+                    .forEach(e -> labels.put(e.getKey(), e.getValue().stringValue()));
+        }
+        return new Part(
+                Json.text(n, "id"),
+                Json.text(n, "type"),
+                Json.text(n, "place"),
+                Json.text(n, "name"),
+                n.has("params") ? Json.map(n.get("params")) : Map.of(),
+                !n.has("fitted") || n.get("fitted").booleanValue(),
+                "bypass".equals(Json.text(n, "whenNotFitted")) ? Part.WhenNotFitted.BYPASS : Part.WhenNotFitted.OPEN,
+                labels);
+    }
+
+    private static Cable cable(JsonNode n) {
+        return new Cable(
+                Json.text(n, "id"),
+                Json.text(n, "from"),
+                Json.text(n, "to"),
+                Json.number(n, "lengthMetres"),
+                size(n),
+                each(n, "cores").stream().map(JsonNode::stringValue).toList());
+    }
+
+    private static ConductorSize size(JsonNode n) {
+        String word = Json.text(n, "size");
+        return word == null ? null : ConductorSize.of(word).orElseThrow();
+    }
+
+    private static Wire wire(JsonNode n) {
+        return new Wire(
+                Json.text(n, "id"),
+                Terminal.parse(n.get("ends").get(0).stringValue()),
+                Terminal.parse(n.get("ends").get(1).stringValue()),
+                Json.text(n, "colour"),
+                size(n),
+                Json.number(n, "lengthMetres"),
+                "factory".equals(Json.text(n, "run")) ? Wire.Run.FACTORY : Wire.Run.FIELD,
+                Json.text(n, "cable"),
+                Json.text(n, "core"),
+                each(n, "colourAtEnds").stream().map(JsonNode::stringValue).toList());
+    }
+
+    private static Scenario scenario(JsonNode n) {
+        List<Scenario.Step> steps = each(n, "steps").stream()
+                .map(s -> new Scenario.Step(
+                        Json.number(s, "atSeconds"), s.has("set") ? Json.map(s.get("set")) : Map.of(), faults(s)))
+                .toList();
+        String name = Json.text(n, "name");
+        return new Scenario(
+                name == null ? "Scenario" : name,
+                n.has("start") ? Json.map(n.get("start")) : Map.of(),
+                steps,
+                faults(n),
+                Json.number(n, "untilSeconds"));
+    }
+
+    private static List<Fault> faults(JsonNode n) {
+        return each(n, "faults").stream().map(CircuitReader::fault).toList();
+    }
+
+    static Fault fault(JsonNode n) {
+        FaultKind kind = FaultKind.of(Json.text(n, "kind")).orElseThrow();
+        Map<String, Object> details = new LinkedHashMap<>();
+        kind.details().stream()
+                .filter(d -> n.has(d.key()))
+                .forEach(d -> details.put(d.key(), Json.plain(n.get(d.key()))));
+        return new Fault(kind, details, Json.number(n, "atSeconds"), Json.number(n, "untilSeconds"));
+    }
+}

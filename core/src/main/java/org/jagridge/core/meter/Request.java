@@ -1,0 +1,57 @@
+package org.jagridge.core.meter;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+import org.jagridge.core.circuit.Terminal;
+
+/**
+ * Where the meter is put.
+ *
+ * @param plus the red lead, or null for a clamp
+ * @param minus the black lead, or null for a clamp
+ * @param wire the conductor in the clamp, or null
+ * @param turns how often the conductor passes through the clamp
+ * @param lowImpedance whether the meter loads the circuit with 3 kΩ instead of 10 MΩ
+ */
+public record Request(Mode mode, Terminal plus, Terminal minus, String wire, double turns, boolean lowImpedance) {
+
+    /** What the meter's dial stands on. */
+    public enum Mode {
+        AC_VOLTS("AC volts"),
+        DC_VOLTS("DC volts"),
+        AMPS("AC amps"),
+        DC_AMPS("DC amps");
+
+        private final String title;
+
+        Mode(String title) {
+            this.title = title;
+        }
+
+        public String title() {
+            return title;
+        }
+
+        /** The word of the HTTP interface, like {@code ac-volts}. */
+        public String word() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+
+        public boolean clamps() {
+            return this == AMPS || this == DC_AMPS;
+        }
+
+        public static Optional<Mode> of(String word) {
+            return Arrays.stream(values()).filter(m -> m.word().equals(word)).findFirst();
+        }
+    }
+
+    public static Request volts(String plus, String minus) {
+        return new Request(Mode.AC_VOLTS, Terminal.parse(plus), Terminal.parse(minus), null, 1, false);
+    }
+
+    public static Request amps(String wire) {
+        return new Request(Mode.AMPS, null, null, wire, 1, false);
+    }
+}

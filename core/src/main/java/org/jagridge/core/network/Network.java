@@ -1,0 +1,136 @@
+package org.jagridge.core.network;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The structure of a network: what could ever conduct. It depends on the circuit only, not on any switch.
+ *
+ * <p>Branch {@code b} lies between the nodes {@code from(b)} and {@code to(b)}; its current counts from the first to
+ * the second. A coupling ties two branches as the windings of a transformer: the current of each also depends on the
+ * volts of the other.
+ */
+public final class Network {
+    /** The reference node. */
+    public static final int EARTH = -1;
+
+    private final int nodes;
+    private final int[] from;
+    private final int[] to;
+    private final int[] couplingPrimary;
+    private final int[] couplingSecondary;
+    private final boolean[] galvanic;
+    private final int[] leakRank;
+
+    private Network(Builder b) {
+        nodes = b.nodes;
+        from = b.from.stream().mapToInt(Integer::intValue).toArray();
+        to = b.to.stream().mapToInt(Integer::intValue).toArray();
+        couplingPrimary = b.couplings.stream().mapToInt(c -> c[0]).toArray();
+        couplingSecondary = b.couplings.stream().mapToInt(c -> c[1]).toArray();
+        galvanic = new boolean[from.length];
+        for (int i = 0; i < galvanic.length; i++) {
+            galvanic[i] = b.galvanic.get(i);
+        }
+        leakRank = new int[nodes];
+        java.util.Arrays.fill(leakRank, Integer.MAX_VALUE);
+        for (int i = 0; i < b.returnPoles.size(); i++) {
+            int node = b.returnPoles.get(i);
+            leakRank[node] = Math.min(leakRank[node], i);
+        }
+    }
+
+    public int nodes() {
+        return nodes;
+    }
+
+    public int branches() {
+        return from.length;
+    }
+
+    public int couplings() {
+        return couplingPrimary.length;
+    }
+
+    public int from(int branch) {
+        return from[branch];
+    }
+
+    public int to(int branch) {
+        return to[branch];
+    }
+
+    /** The branch that is the primary winding of coupling {@code c}. */
+    public int primary(int c) {
+        return couplingPrimary[c];
+    }
+
+    /** The branch that is the secondary winding of coupling {@code c}. */
+    public int secondary(int c) {
+        return couplingSecondary[c];
+    }
+
+    /** Whether charge can flow through the branch at all; false for a mere capacitance to earth. */
+    boolean isGalvanic(int branch) {
+        return galvanic[branch];
+    }
+
+    /** Order in which nodes are preferred as the place of an island's leak; lower is preferred. */
+    int leakRank(int node) {
+        return leakRank[node];
+    }
+
+    public static Builder builder() {
+        return new Builder();
+    }
+
+    /** Collects nodes and branches. */
+    public static final class Builder {
+        private int nodes;
+        private final List<Integer> from = new ArrayList<>();
+        private final List<Integer> to = new ArrayList<>();
+        private final List<Boolean> galvanic = new ArrayList<>();
+        private final List<int[]> couplings = new ArrayList<>();
+        private final List<Integer> returnPoles = new ArrayList<>();
+
+        /** A new node; returns its index. */
+        public int node() {
+            return nodes++;
+        }
+
+        /** A new branch; returns its index. */
+        public int branch(int a, int b) {
+            return add(a, b, true);
+        }
+
+        /** A branch that carries no direct current and doesn't join islands: stray capacitance. */
+        public int strayBranch(int a, int b) {
+            return add(a, b, false);
+        }
+
+        private int add(int a, int b, boolean joins) {
+            if (a >= nodes || b >= nodes) {
+                throw new IllegalArgumentException("branch between unknown nodes " + a + " and " + b);
+            }
+            from.add(a);
+            to.add(b);
+            galvanic.add(joins);
+            return from.size() - 1;
+        }
+
+        /** Couples two branches as windings; returns the coupling's index. */
+        public int coupling(int primary, int secondary) {
+            couplings.add(new int[] {primary, secondary});
+            return couplings.size() - 1;
+        }
+
+        /** Marks the node where an island without an earth bond leaks to earth. Earlier ones are preferred. */
+        public void returnPole(int node) {
+            returnPoles.add(node);
+        }
+
+        public Network build() {
+            return new Network(this);
+        }
+    }
+}

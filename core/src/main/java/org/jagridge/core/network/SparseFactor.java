@@ -1,0 +1,288 @@
+package org.jagridge.core.network;
+
+import java.util.Arrays;
+import org.ejml.data.ZMatrixRMaj;
+
+/**
+ * Y = L·D·Lᵀ for a complex symmetric Y: the elimination order and the pattern of L are found once, the numbers as
+ * often as wanted.
+ *
+ * <p>The method is the up-looking one of T. A. Davis, "Algorithm 849: a concise sparse Cholesky factorization
+ * package", ACM Transactions on Mathematical Software 31 (2005), 587–591, with two changes: the numbers are complex
+ * (but the transpose is plain, not conjugate), and the pattern of each row of L is stored, since here the structure
+ * outlives thousands of numeric factorisations.
+ */
+final class SparseFactor {
+    /** Pivots under this many siemens are not trusted; the smallest true one is an island's leak, 1 nS. */
+    private static final double LEAST_PIVOT = 1e-12;
+
+    private final Network network;
+    private final int n;
+    /** order[k] = node eliminated as the k-th; rank is its inverse. */
+    private final int[] order;
+
+    private final int[] rank;
+    /** Upper triangle of the permuted Y by columns; the diagonal is kept apart. */
+    private final int[] colStart;
+
+    private final int[] rowIndex;
+    private final double[] aRe;
+    private final double[] aIm;
+    private final double[] diagRe;
+    private final double[] diagIm;
+    /** Where the off-diagonal entry of each branch lies in the arrays a, or −1. */
+    private final int[] branchEntry;
+    /** Four entries a coupling: from–from, from–to, to–from, to–to of primary and secondary. */
+    private final int[] couplingEntry;
+    /** Row k of L: columns rowCols[rowStart[k] … rowStart[k+1]). */
+    private final int[] rowStart;
+
+    private final int[] rowCols;
+    /** Columns of L, filled in order of rows. */
+    private final int[] lStart;
+
+    private final int[] lRow;
+    private final double[] lRe;
+    private final double[] lIm;
+    private final double[] dRe;
+    private final double[] dIm;
+    private final int[] filled;
+    private final double[] workRe;
+    private final double[] workIm;
+
+    SparseFactor(Network network) {
+        this.network = network;
+        n = network.nodes();
+        order = EliminationOrder.leastDegree(network);
+        rank = new int[n];
+        for (int k = 0; k < n; k++) {
+            rank[order[k]] = k;
+        }
+        UpperPattern pattern = new UpperPattern(n);
+        branchEntry = new int[network.branches()];
+        for (int b = 0; b < network.branches(); b++) {
+            pattern.add(ranked(network.from(b)), ranked(network.to(b)));
+        }
+        for (int c = 0; c < network.couplings(); c++) {
+            for (int e = 0; e < 4; e++) {
+                pattern.add(ranked(couplingNode(c, e, true)), ranked(couplingNode(c, e, false)));
+            }
+        }
+        colStart = pattern.starts();
+        rowIndex = pattern.rows();
+        for (int b = 0; b < network.branches(); b++) {
+            branchEntry[b] = pattern.position(ranked(network.from(b)), ranked(network.to(b)));
+        }
+        couplingEntry = new int[4 * network.couplings()];
+        for (int c = 0; c < network.couplings(); c++) {
+            for (int e = 0; e < 4; e++) {
+                couplingEntry[4 * c + e] =
+                        pattern.position(ranked(couplingNode(c, e, true)), ranked(couplingNode(c, e, false)));
+            }
+        }
+        aRe = new double[rowIndex.length];
+        aIm = new double[rowIndex.length];
+        diagRe = new double[n];
+        diagIm = new double[n];
+
+        int[] parent = new int[n];
+        int[] mark = new int[n];
+        int[] columnCount = new int[n];
+        rowStart = new int[n + 1];
+        int[][] rows = new int[n][];
+        for (int k = 0; k < n; k++) {
+            parent[k] = -1;
+            mark[k] = k;
+            int[] row = new int[k];
+            int length = 0;
+            for (int p = colStart[k]; p < colStart[k + 1]; p++) {
+                for (int i = rowIndex[p]; mark[i] != k; i = parent[i]) {
+                    if (parent[i] == -1) {
+                        parent[i] = k;
+                    }
+                    row[length++] = i;
+                    columnCount[i]++;
+                    mark[i] = k;
+                }
+            }
+            rows[k] = Arrays.copyOf(row, length);
+            Arrays.sort(rows[k]);
+            rowStart[k + 1] = rowStart[k] + length;
+        }
+        rowCols = new int[rowStart[n]];
+        for (int k = 0; k < n; k++) {
+            System.arraycopy(rows[k], 0, rowCols, rowStart[k], rows[k].length);
+        }
+        lStart = new int[n + 1];
+        for (int k = 0; k < n; k++) {
+            lStart[k + 1] = lStart[k] + columnCount[k];
+        }
+        lRow = new int[lStart[n]];
+        lRe = new double[lStart[n]];
+        lIm = new double[lStart[n]];
+        dRe = new double[n];
+        dIm = new double[n];
+        filled = new int[n];
+        workRe = new double[n];
+        workIm = new double[n];
+    }
+
+    private int ranked(int node) {
+        return node < 0 ? -1 : rank[node];
+    }
+
+    /** The primary's or the secondary's node of entry e (0 … 3) of coupling c. */
+    private int couplingNode(int c, int e, boolean primary) {
+        int branch = primary ? network.primary(c) : network.secondary(c);
+        boolean first = primary ? e < 2 : (e & 1) == 0;
+        return first ? network.from(branch) : network.to(branch);
+    }
+
+    /** Fills Y from the branches' values. */
+    void assemble(Values values) {
+        Arrays.fill(aRe, 0);
+        Arrays.fill(aIm, 0);
+        Arrays.fill(diagRe, 0);
+        Arrays.fill(diagIm, 0);
+        for (int b = 0; b < branchEntry.length; b++) {
+            double re = values.yRe[b];
+            double im = values.yIm[b];
+            if (re == 0 && im == 0) {
+                continue;
+            }
+            int i = ranked(network.from(b));
+            int j = ranked(network.to(b));
+            if (i == j) {
+                continue;
+            }
+            if (i >= 0) {
+                diagRe[i] += re;
+                diagIm[i] += im;
+            }
+            if (j >= 0) {
+                diagRe[j] += re;
+                diagIm[j] += im;
+            }
+            if (branchEntry[b] >= 0) {
+                aRe[branchEntry[b]] -= re;
+                aIm[branchEntry[b]] -= im;
+            }
+        }
+        for (int c = 0; c < network.couplings(); c++) {
+            for (int e = 0; e < 4; e++) {
+                double m = e == 0 || e == 3 ? values.mRe[c] : -values.mRe[c];
+                int i = ranked(couplingNode(c, e, true));
+                int j = ranked(couplingNode(c, e, false));
+                if (i < 0 || j < 0) {
+                    continue;
+                }
+                if (i == j) {
+                    // both windings share this terminal, as in an autotransformer
+                    diagRe[i] += 2 * m;
+                } else {
+                    aRe[couplingEntry[4 * c + e]] += m;
+                }
+            }
+        }
+    }
+
+    void addToDiagonal(int node, double siemens) {
+        diagRe[rank[node]] += siemens;
+    }
+
+    /** Computes L and D; false where a pivot is too small to trust. */
+    boolean factor() {
+        Arrays.fill(filled, 0);
+        for (int k = 0; k < n; k++) {
+            for (int p = colStart[k]; p < colStart[k + 1]; p++) {
+                workRe[rowIndex[p]] = aRe[p];
+                workIm[rowIndex[p]] = aIm[p];
+            }
+            double pivotRe = diagRe[k];
+            double pivotIm = diagIm[k];
+            for (int q = rowStart[k]; q < rowStart[k + 1]; q++) {
+                int i = rowCols[q];
+                double yRe = workRe[i];
+                double yIm = workIm[i];
+                workRe[i] = 0;
+                workIm[i] = 0;
+                int begin = lStart[i];
+                int end = begin + filled[i];
+                double l0 = 0;
+                double l1 = 0;
+                if (yRe != 0 || yIm != 0) {
+                    for (int p = begin; p < end; p++) {
+                        int row = lRow[p];
+                        workRe[row] -= lRe[p] * yRe - lIm[p] * yIm;
+                        workIm[row] -= lRe[p] * yIm + lIm[p] * yRe;
+                    }
+                    double square = dRe[i] * dRe[i] + dIm[i] * dIm[i];
+                    l0 = (yRe * dRe[i] + yIm * dIm[i]) / square;
+                    l1 = (yIm * dRe[i] - yRe * dIm[i]) / square;
+                    pivotRe -= l0 * yRe - l1 * yIm;
+                    pivotIm -= l0 * yIm + l1 * yRe;
+                }
+                lRow[end] = k;
+                lRe[end] = l0;
+                lIm[end] = l1;
+                filled[i]++;
+            }
+            if (!(pivotRe * pivotRe + pivotIm * pivotIm > LEAST_PIVOT * LEAST_PIVOT)) {
+                Arrays.fill(workRe, 0);
+                Arrays.fill(workIm, 0);
+                return false;
+            }
+            dRe[k] = pivotRe;
+            dIm[k] = pivotIm;
+        }
+        return true;
+    }
+
+    /** Replaces the right-hand side (amps into each node) by the solution (volts). Lengths: nodes. */
+    void solve(double[] re, double[] im) {
+        double[] xRe = new double[n];
+        double[] xIm = new double[n];
+        for (int k = 0; k < n; k++) {
+            xRe[k] = re[order[k]];
+            xIm[k] = im[order[k]];
+        }
+        for (int i = 0; i < n; i++) {
+            if (xRe[i] == 0 && xIm[i] == 0) {
+                continue;
+            }
+            for (int p = lStart[i]; p < lStart[i + 1]; p++) {
+                xRe[lRow[p]] -= lRe[p] * xRe[i] - lIm[p] * xIm[i];
+                xIm[lRow[p]] -= lRe[p] * xIm[i] + lIm[p] * xRe[i];
+            }
+        }
+        for (int i = 0; i < n; i++) {
+            double square = dRe[i] * dRe[i] + dIm[i] * dIm[i];
+            double r = (xRe[i] * dRe[i] + xIm[i] * dIm[i]) / square;
+            xIm[i] = (xIm[i] * dRe[i] - xRe[i] * dIm[i]) / square;
+            xRe[i] = r;
+        }
+        for (int i = n - 1; i >= 0; i--) {
+            for (int p = lStart[i]; p < lStart[i + 1]; p++) {
+                xRe[i] -= lRe[p] * xRe[lRow[p]] - lIm[p] * xIm[lRow[p]];
+                xIm[i] -= lRe[p] * xIm[lRow[p]] + lIm[p] * xRe[lRow[p]];
+            }
+        }
+        for (int k = 0; k < n; k++) {
+            re[order[k]] = xRe[k];
+            im[order[k]] = xIm[k];
+        }
+    }
+
+    /** The assembled Y in the order of nodes, for the dense fallback. */
+    ZMatrixRMaj matrix() {
+        ZMatrixRMaj full = new ZMatrixRMaj(n, n);
+        for (int k = 0; k < n; k++) {
+            full.set(order[k], order[k], diagRe[k], diagIm[k]);
+            for (int p = colStart[k]; p < colStart[k + 1]; p++) {
+                full.set(order[rowIndex[p]], order[k], aRe[p], aIm[p]);
+                full.set(order[k], order[rowIndex[p]], aRe[p], aIm[p]);
+            }
+        }
+        return full;
+    }
+}

@@ -1,0 +1,94 @@
+package org.jagridge.core.network;
+
+import java.util.Arrays;
+
+/**
+ * What a network's branches are at one instant. Mutable; solutions keep a copy.
+ *
+ * <p>Arrays by branch: admittance in siemens and the Norton source current in amps that flows inside the branch from
+ * its {@code to} node to its {@code from} node (so that a source with volts E from {@code to} up to {@code from} and
+ * admittance y has J = E·y). By coupling: the mutual admittance in siemens, negative for a winding in phase.
+ */
+public final class Values {
+    final double[] yRe;
+    final double[] yIm;
+    final double[] jRe;
+    final double[] jIm;
+    final double[] mRe;
+
+    public Values(Network network) {
+        yRe = new double[network.branches()];
+        yIm = new double[network.branches()];
+        jRe = new double[network.branches()];
+        jIm = new double[network.branches()];
+        mRe = new double[network.couplings()];
+    }
+
+    private Values(Values o) {
+        yRe = o.yRe.clone();
+        yIm = o.yIm.clone();
+        jRe = o.jRe.clone();
+        jIm = o.jIm.clone();
+        mRe = o.mRe.clone();
+    }
+
+    public Values copy() {
+        return new Values(this);
+    }
+
+    public void clear() {
+        Arrays.fill(yRe, 0);
+        Arrays.fill(yIm, 0);
+        Arrays.fill(jRe, 0);
+        Arrays.fill(jIm, 0);
+        Arrays.fill(mRe, 0);
+    }
+
+    public void admittance(int branch, double re, double im) {
+        yRe[branch] = re;
+        yIm[branch] = im;
+    }
+
+    public void source(int branch, double re, double im) {
+        jRe[branch] = re;
+        jIm[branch] = im;
+    }
+
+    public void mutual(int coupling, double siemens) {
+        mRe[coupling] = siemens;
+    }
+
+    public Complex admittance(int branch) {
+        return new Complex(yRe[branch], yIm[branch]);
+    }
+
+    public boolean conducts(int branch) {
+        return yRe[branch] != 0 || yIm[branch] != 0;
+    }
+
+    /** Whether any branch drives a current. */
+    public boolean hasSource() {
+        for (int i = 0; i < jRe.length; i++) {
+            if (jRe[i] != 0 || jIm[i] != 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Values o
+                && Arrays.equals(yRe, o.yRe)
+                && Arrays.equals(yIm, o.yIm)
+                && Arrays.equals(jRe, o.jRe)
+                && Arrays.equals(jIm, o.jIm)
+                && Arrays.equals(mRe, o.mRe);
+    }
+
+    @Override
+    public int hashCode() {
+        return ((Arrays.hashCode(yRe) * 31 + Arrays.hashCode(yIm)) * 31 + Arrays.hashCode(jRe)) * 31
+                + Arrays.hashCode(mRe);
+    }
+}

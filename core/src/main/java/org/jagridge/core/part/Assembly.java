@@ -1,0 +1,171 @@
+package org.jagridge.core.part;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.network.Network;
+
+/**
+ * One circuit put together: a node for every terminal, the branches of all parts and wires, and the behaviours that
+ * drive them. Immutable; one assembly serves any number of runs.
+ */
+public final class Assembly {
+    /** A part with its behaviour and the inputs it takes. */
+    public record Member(int index, Part part, Params params, Behaviour<?> behaviour, List<Field> inputs) {}
+
+    private final Circuit circuit;
+    private final Network network;
+    private final List<Branch> branches;
+    private final List<Member> members;
+    private final Map<String, Member> membersById = new HashMap<>();
+    private final Map<Terminal, Integer> nodes;
+    private final Map<String, List<Branch>> branchesByOwner = new HashMap<>();
+    private final double hertz;
+
+    private Assembly(Draft draft) {
+        circuit = draft.circuit;
+        network = draft.network.build();
+        branches = List.copyOf(draft.branches);
+        members = List.copyOf(draft.members);
+        nodes = draft.nodes;
+        members.forEach(m -> membersById.put(m.part().id(), m));
+        branches.forEach(b -> branchesByOwner
+                .computeIfAbsent(b.owner(), o -> new ArrayList<>())
+                .add(b));
+        hertz = members.stream()
+                .filter(m -> m.params().has("hertz"))
+                .mapToDouble(m -> m.params().number("hertz"))
+                .findFirst()
+                .orElse(60);
+    }
+
+    /** Puts a checked circuit together. */
+    public static Assembly of(Circuit circuit) {
+        Draft draft = new Draft(circuit);
+        for (Part part : circuit.parts()) {
+            draft.add(part);
+        }
+        for (Place place : circuit.places()) {
+            draft.node(place.metalwork());
+        }
+        for (Wire wire : circuit.wires()) {
+            draft.add(wire);
+        }
+        return new Assembly(draft);
+    }
+
+    public Circuit circuit() {
+        return circuit;
+    }
+
+    public Network network() {
+        return network;
+    }
+
+    /** All branches; the position in the list is the branch's index in the network. */
+    public List<Branch> branches() {
+        return branches;
+    }
+
+    /** The fitted parts in the circuit's order. */
+    public List<Member> members() {
+        return members;
+    }
+
+    public Optional<Member> member(String part) {
+        return Optional.ofNullable(membersById.get(part));
+    }
+
+    /** The branches of a part or wire. */
+    public List<Branch> branchesOf(String owner) {
+        return branchesByOwner.getOrDefault(owner, List.of());
+    }
+
+    /** Every terminal with its node. */
+    public Map<Terminal, Integer> nodes() {
+        return nodes;
+    }
+
+    /** The node of a terminal, or empty where the circuit has no such terminal. */
+    public Optional<Integer> node(Terminal terminal) {
+        return Optional.ofNullable(nodes.get(terminal));
+    }
+
+    /** Frequency of the circuit's AC. */
+    public double hertz() {
+        return hertz;
+    }
+
+    /** The assembly while it grows. */
+    static final class Draft {
+        final Network.Builder network = Network.builder();
+        private final Circuit circuit;
+        private final List<Branch> branches = new ArrayList<>();
+        private final List<Member> members = new ArrayList<>();
+        private final Map<Terminal, Integer> nodes = new LinkedHashMap<>();
+
+        Draft(Circuit circuit) {
+            this.circuit = circuit;
+        }
+
+        int node(Terminal terminal) {
+            return nodes.computeIfAbsent(terminal, t -> network.node());
+        }
+
+        List<String> terminals(Part part) {
+            PartType type = PartTypes.catalogue().require(part);
+            return type.terminals(new Params(type.params(), part.params()));
+        }
+
+        void add(Part part) {
+            PartType type = PartTypes.catalogue().require(part);
+            Params params = new Params(type.params(), part.params());
+            List<String> names = type.terminals(params);
+            names.forEach(t -> node(new Terminal(part.id(), t)));
+            PartDraft draft = new PartDraft(this, part, params);
+            Behaviour<?> behaviour = part.fitted() ? type.build(draft) : NotFitted.build(draft, names);
+            members.add(new Member(members.size(), part, params, behaviour, type.inputs(params)));
+        }
+
+        void add(Wire wire) {
+            add(
+                    wire.id(),
+                    "",
+                    node(wire.from()),
+                    node(wire.to()),
+                    wire.from(),
+                    wire.to(),
+                    Role.WIRE,
+                    Shape.NONE,
+                    true,
+                    true);
+        }
+
+        Branch add(
+                String owner,
+                String label,
+                int nodeA,
+                int nodeB,
+                Terminal a,
+                Terminal b,
+                Role role,
+                Shape shape,
+                boolean restClosed,
+                boolean galvanic) {
+            int index = galvanic ? network.branch(nodeA, nodeB) : network.strayBranch(nodeA, nodeB);
+            Branch branch = new Branch(index, owner, label, nodeA, nodeB, a, b, role, shape, restClosed);
+            branches.add(branch);
+            return branch;
+        }
+    }
+}

@@ -1,0 +1,29 @@
+package org.jagridge.core.part;
+
+/**
+ * The living side of one part of one circuit.
+ *
+ * @param <S> its state: an immutable value with equality
+ */
+public interface Behaviour<S> {
+    /** The state before anything happened. */
+    S start(Moment moment);
+
+    /** Writes what the part's branches are in this state. */
+    void stamp(S state, Stamp stamp);
+
+    /** The next state. Must be pure, and must come to rest: reacting again to the same moment changes nothing. */
+    default Reaction<S> react(S state, Moment moment) {
+        return Reaction.stay(state);
+    }
+
+    /** The main signal in this state, or null for parts that have none. */
+    default String signal(S state) {
+        return null;
+    }
+
+    /** The state in which a part that chatters is frozen. */
+    default S chattering(S state) {
+        return state;
+    }
+}

@@ -1,0 +1,43 @@
+package org.jagridge.core.part;
+
+/** What relays and contactors have in common: the armature's position decides every contact. */
+final class CoilAndContacts implements Behaviour<Coil.State> {
+    /** Writes the contacts for an armature that is in or out. */
+    interface Contacts {
+        void stamp(boolean in, Stamp stamp);
+    }
+
+    private final Coil coil;
+    private final Contacts contacts;
+
+    CoilAndContacts(Coil coil, Contacts contacts) {
+        this.coil = coil;
+        this.contacts = contacts;
+    }
+
+    @Override
+    public Coil.State start(Moment moment) {
+        return Coil.State.OUT;
+    }
+
+    @Override
+    public void stamp(Coil.State state, Stamp stamp) {
+        coil.stamp(state, stamp);
+        contacts.stamp(state.in(), stamp);
+    }
+
+    @Override
+    public Reaction<Coil.State> react(Coil.State state, Moment moment) {
+        return coil.react(state, moment);
+    }
+
+    @Override
+    public String signal(Coil.State state) {
+        return state.word();
+    }
+
+    @Override
+    public Coil.State chattering(Coil.State state) {
+        return coil.chattering(state);
+    }
+}

@@ -1,0 +1,30 @@
+package org.jagridge.core.part;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** The contact sets 11–12–14, 21–22–24 … of a relay. */
+final class ContactSets {
+    private final List<Branch> normallyClosed = new ArrayList<>();
+    private final List<Branch> normallyOpen = new ArrayList<>();
+
+    ContactSets(PartDraft draft, int sets) {
+        for (int i = 1; i <= sets; i++) {
+            normallyClosed.add(draft.contact(i + "1", i + "2", Shape.CONTACT_CLOSED, true));
+            normallyOpen.add(draft.contact(i + "1", i + "4", Shape.CONTACT_OPEN, false));
+        }
+    }
+
+    static List<String> terminals(int sets) {
+        List<String> names = new ArrayList<>();
+        for (int i = 1; i <= sets; i++) {
+            names.addAll(List.of(i + "1", i + "2", i + "4"));
+        }
+        return names;
+    }
+
+    void stamp(boolean in, Stamp stamp) {
+        normallyClosed.forEach(b -> stamp.contact(b, !in));
+        normallyOpen.forEach(b -> stamp.contact(b, in));
+    }
+}

@@ -1,0 +1,61 @@
+package org.jagridge.core.part;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/** {@code contactor}: a coil A1–A2 and poles L1–T1, L2–T2 …, each a contact or a solid bar. In 25 ms, out 15 ms. */
+final class Contactor extends PartType {
+    Contactor() {
+        super(
+                "contactor",
+                "Contactor",
+                "A coil that closes power poles. A pole that is only a solid bar stays live to the load with the "
+                        + "contactor out.");
+    }
+
+    @Override
+    public List<Field> params() {
+        List<Field> fields = Coil.params(7.5, 30);
+        fields.removeIf(f -> f.name().equals("contactAmps"));
+        fields.add(Field.positive("contactAmps", 30.0, "A"));
+        fields.add(Field.texts("poles", List.of("contact", "contact")).outOf("contact", "bar"));
+        return fields;
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        List<String> names = new ArrayList<>(List.of("A1", "A2"));
+        for (int i = 1; i <= params.texts("poles").size(); i++) {
+            names.addAll(List.of("L" + i, "T" + i));
+        }
+        return names;
+    }
+
+    @Override
+    public List<String> cautions() {
+        return List.of("A solid bar keeps one side of the load live with the contactor out. Open the disconnect.");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        List<Branch> contacts = new ArrayList<>();
+        List<Branch> bars = new ArrayList<>();
+        List<String> poles = draft.params().texts("poles");
+        for (int i = 1; i <= poles.size(); i++) {
+            String line = "L" + i;
+            String load = "T" + i;
+            if (poles.get(i - 1).equals("bar")) {
+                bars.add(draft.branch(line, load, line + "-" + load, Role.CONDUCTOR, Shape.NONE, true));
+            } else {
+                contacts.add(draft.contact(line, load, Shape.CONTACT_OPEN, false));
+            }
+        }
+        Coil coil = Coil.of(draft.coil("A1", "A2"), draft.params(), 25, 15);
+        return new CoilAndContacts(coil, (in, stamp) -> {
+            contacts.forEach(b -> stamp.contact(b, in));
+            bars.forEach(b -> stamp.contact(b, true));
+        });
+    }
+}

@@ -1,0 +1,30 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.network.Complex;
+
+/** {@code lamp}: lights at 70 % of its rated volts, burns out over 130 %. */
+final class Lamp extends PartType {
+    Lamp() {
+        super("lamp", "Pilot lamp", "Shows that its two terminals have volts between them.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(Field.positive("volts", 24.0, "V"), Field.positive("watts", 1.0, "W"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("1", "2");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        double volts = draft.params().number("volts");
+        Complex z = Complex.real(volts * volts / draft.params().number("watts"));
+        return new Load(draft.load("1", "2", Shape.LAMP), z, volts, Load.ON, true);
+    }
+}

@@ -1,0 +1,70 @@
+package org.jagridge.core.part;
+
+import org.jagridge.core.network.Complex;
+
+/** A plain load that is on while it has enough volts. */
+final class Load implements Behaviour<Load.State> {
+    /** Fraction of rated volts at which a load counts as on. */
+    static final double ON = 0.7;
+
+    /** The same for motors. */
+    static final double MOTOR_ON = 0.6;
+
+    record State(boolean on, boolean burnt, Stress stress) {
+        static final State OFF = new State(false, false, Stress.NONE);
+    }
+
+    private final Branch branch;
+    private final Complex impedance;
+    private final double rated;
+    private final double onFraction;
+    private final boolean burnsOut;
+
+    /** @param burnsOut whether it gives way over 1.3 × its rated volts */
+    Load(Branch branch, Complex impedance, double rated, double onFraction, boolean burnsOut) {
+        this.branch = branch;
+        this.impedance = impedance;
+        this.rated = rated;
+        this.onFraction = onFraction;
+        this.burnsOut = burnsOut;
+    }
+
+    @Override
+    public State start(Moment moment) {
+        return State.OFF;
+    }
+
+    @Override
+    public void stamp(State state, Stamp stamp) {
+        if (state.burnt()) {
+            stamp.open(branch);
+        } else {
+            stamp.load(branch, impedance);
+        }
+    }
+
+    @Override
+    public Reaction<State> react(State s, Moment m) {
+        if (s.burnt()) {
+            return Reaction.stay(s);
+        }
+        double volts = m.volts(branch);
+        boolean over = burnsOut && volts > Stress.OVERVOLTAGE * rated;
+        Stress stress = s.stress().under(over ? Stress.Kind.OVERVOLTAGE : Stress.Kind.NONE, m.now());
+        if (stress.broken(m.now())) {
+            return Reaction.change(new State(false, true, Stress.NONE), stress.because(branch, volts, rated));
+        }
+        // a load without current is off, whatever stands across it
+        boolean on = volts >= onFraction * rated && m.amps(branch) > 0.1 * volts / impedance.abs();
+        State next = new State(on, false, stress);
+        Because because = on
+                ? Because.risen(branch, volts, onFraction * rated)
+                : Because.fallen(branch, volts, onFraction * rated);
+        return new Reaction<>(next, stress.breaksAt(), because, null);
+    }
+
+    @Override
+    public String signal(State state) {
+        return state.burnt() ? "burnt" : state.on() ? "on" : "off";
+    }
+}

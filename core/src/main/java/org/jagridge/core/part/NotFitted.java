@@ -1,0 +1,38 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Part;
+
+/** Stands in for an option that is drawn but not there: nothing, or a bypass between its first two terminals. */
+final class NotFitted implements Behaviour<String> {
+    private final Branch bypass;
+
+    private NotFitted(Branch bypass) {
+        this.bypass = bypass;
+    }
+
+    static NotFitted build(PartDraft draft, List<String> terminals) {
+        boolean bypassed = draft.part().whenNotFitted() == Part.WhenNotFitted.BYPASS && terminals.size() >= 2;
+        return new NotFitted(
+                bypassed
+                        ? draft.branch(terminals.get(0), terminals.get(1), "bypass", Role.CONDUCTOR, Shape.NONE, true)
+                        : null);
+    }
+
+    @Override
+    public String start(Moment moment) {
+        return "not fitted";
+    }
+
+    @Override
+    public void stamp(String state, Stamp stamp) {
+        if (bypass != null) {
+            stamp.contact(bypass, true);
+        }
+    }
+
+    @Override
+    public String signal(String state) {
+        return state;
+    }
+}

@@ -1,0 +1,25 @@
+package org.jagridge.core.part;
+
+import java.util.Locale;
+
+/** Numbers as people write them on a nameplate. */
+public final class Numbers {
+    private Numbers() {}
+
+    /** {@code 3}, {@code 0.5}, {@code 1.25}: no trailing zeros, no exponent. */
+    public static String plain(double d) {
+        return d == Math.rint(d) && Math.abs(d) < 1e12
+                ? Long.toString((long) d)
+                : java.math.BigDecimal.valueOf(d).stripTrailingZeros().toPlainString();
+    }
+
+    /** Three significant figures: {@code 26.9}, {@code 0.885}, {@code 240}, {@code 0}. */
+    public static String threeFigures(double d) {
+        double a = Math.abs(d);
+        if (a < 0.0005) {
+            return "0";
+        }
+        int decimals = a >= 100 ? 0 : a >= 10 ? 1 : a >= 1 ? 2 : 3;
+        return String.format(Locale.ROOT, "%." + decimals + "f", d);
+    }
+}

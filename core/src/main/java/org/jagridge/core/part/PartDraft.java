@@ -1,0 +1,93 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.network.Network;
+
+/** Gives a part type what it needs to put one part into a circuit's network. */
+public final class PartDraft {
+    private final Assembly.Draft assembly;
+    private final Part part;
+    private final Params params;
+
+    PartDraft(Assembly.Draft assembly, Part part, Params params) {
+        this.assembly = assembly;
+        this.part = part;
+        this.params = params;
+    }
+
+    public Part part() {
+        return part;
+    }
+
+    public Params params() {
+        return params;
+    }
+
+    /** A contact between two terminals. */
+    public Branch contact(String a, String b, Shape shape, boolean restClosed) {
+        return branch(a, b, a + "-" + b, Role.CONTACT, shape, restClosed);
+    }
+
+    public Branch coil(String a, String b) {
+        return branch(a, b, a + "-" + b, Role.COIL, Shape.COIL, false);
+    }
+
+    public Branch load(String a, String b, Shape shape) {
+        return branch(a, b, a + "-" + b, Role.LOAD, shape, false);
+    }
+
+    public Branch branch(String a, String b, String label, Role role, Shape shape, boolean restClosed) {
+        Terminal ta = new Terminal(part.id(), a);
+        Terminal tb = new Terminal(part.id(), b);
+        return assembly.add(
+                part.id(), label, assembly.node(ta), assembly.node(tb), ta, tb, role, shape, restClosed, true);
+    }
+
+    /** A source between two terminals, hot pole first, that also tells the network its return pole. */
+    public Branch source(String hot, String ret, Role role, Shape shape) {
+        assembly.network.returnPole(assembly.node(new Terminal(part.id(), ret)));
+        return branch(hot, ret, hot + "-" + ret, role, shape, false);
+    }
+
+    /** A source whose second pole is a node inside the part. */
+    public Branch hiddenSource(String hot, int inner) {
+        Terminal ta = new Terminal(part.id(), hot);
+        return assembly.add(part.id(), hot, assembly.node(ta), inner, ta, null, Role.SOURCE, Shape.SUPPLY, false, true);
+    }
+
+    /** A node that no terminal reaches. */
+    public int innerNode() {
+        return assembly.network.node();
+    }
+
+    /** A branch from a terminal to earth that joins: a bond. */
+    public Branch bond(String terminal) {
+        Terminal t = new Terminal(part.id(), terminal);
+        return assembly.add(
+                part.id(), terminal, assembly.node(t), Network.EARTH, t, null, Role.EARTHING, Shape.NONE, false, true);
+    }
+
+    public Branch bondInner(int node) {
+        return assembly.add(
+                part.id(), "earth", node, Network.EARTH, null, null, Role.EARTHING, Shape.NONE, false, true);
+    }
+
+    /** Stray capacitance from a terminal to earth. */
+    public Branch stray(String terminal) {
+        Terminal t = new Terminal(part.id(), terminal);
+        return assembly.add(
+                part.id(), terminal, assembly.node(t), Network.EARTH, t, null, Role.EARTHING, Shape.NONE, false, false);
+    }
+
+    public int coupling(Branch primary, Branch secondary) {
+        return assembly.network.coupling(primary.index(), secondary.index());
+    }
+
+    /** Terminals of this part as declared. */
+    public List<String> terminals() {
+        return assembly.terminals(part);
+    }
+}

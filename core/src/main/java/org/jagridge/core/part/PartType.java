@@ -1,0 +1,47 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.PartDeclaration;
+
+/** One entry of the catalogue: what is declared of a type, and the behaviour of each part of it. */
+public abstract class PartType implements PartDeclaration {
+    private final String type;
+    private final String title;
+    private final String summary;
+
+    protected PartType(String type, String title, String summary) {
+        this.type = type;
+        this.title = title;
+        this.summary = summary;
+    }
+
+    @Override
+    public final String type() {
+        return type;
+    }
+
+    @Override
+    public final String title() {
+        return title;
+    }
+
+    @Override
+    public final String summary() {
+        return summary;
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of();
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of();
+    }
+
+    /** Makes the part's branches by {@code draft} and returns what drives them. */
+    public abstract Behaviour<?> build(PartDraft draft);
+}

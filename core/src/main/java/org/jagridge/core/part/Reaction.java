@@ -1,0 +1,35 @@
+package org.jagridge.core.part;
+
+/**
+ * What a part makes of the present moment.
+ *
+ * @param state its next state (the same one where nothing changed)
+ * @param wakeAt when it wants to be asked again even if nothing else changes, in microseconds, or {@link #NEVER}
+ * @param because the reason for a change of signal, or null
+ * @param arms the reason for a delay that begins now, or null
+ */
+public record Reaction<S>(S state, long wakeAt, Because because, Because arms) {
+    /** No wish to be woken. */
+    public static final long NEVER = Long.MAX_VALUE;
+
+    public static <S> Reaction<S> stay(S state) {
+        return new Reaction<>(state, NEVER, null, null);
+    }
+
+    public static <S> Reaction<S> waiting(S state, long wakeAt) {
+        return new Reaction<>(state, wakeAt, null, null);
+    }
+
+    /** A delay begins now and ends at {@code wakeAt}. */
+    public static <S> Reaction<S> arm(S state, long wakeAt, Because because) {
+        return new Reaction<>(state, wakeAt, null, because);
+    }
+
+    public static <S> Reaction<S> change(S state, Because because) {
+        return new Reaction<>(state, NEVER, because, null);
+    }
+
+    public Reaction<S> wake(long at) {
+        return new Reaction<>(state, Math.min(wakeAt, at), because, arms);
+    }
+}

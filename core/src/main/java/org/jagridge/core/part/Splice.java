@@ -1,0 +1,32 @@
+package org.jagridge.core.part;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/** {@code splice}: a wire nut; all its posts are joined by 0.1 mΩ. */
+final class Splice extends PartType {
+    Splice() {
+        super("splice", "Splice", "Joins all wires under one nut.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(Field.number("posts", 3.0, "").within(2, 50));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return TerminalStrip.numbered(params.integer("posts"));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        List<Branch> joints = new ArrayList<>();
+        for (int i = 2; i <= draft.params().integer("posts"); i++) {
+            joints.add(draft.branch("1", "" + i, "1-" + i, Role.CONDUCTOR, Shape.NONE, true));
+        }
+        return new Fixed(stamp -> joints.forEach(b -> stamp.resistance(b, 1e-4)));
+    }
+}

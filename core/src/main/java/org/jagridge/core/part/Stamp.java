@@ -1,0 +1,124 @@
+package org.jagridge.core.part;
+
+import org.jagridge.core.network.Complex;
+import org.jagridge.core.network.Values;
+
+/**
+ * Where parts write what their branches are. AC and DC are two networks of the same structure; most branches are the
+ * same in both.
+ */
+public final class Stamp {
+    /** A closed contact, breaker, fuse, link or bar, siemens (5 mΩ). */
+    public static final double CLOSED = 1 / 0.005;
+
+    private final Values ac;
+    private final Values dc;
+    private final double[] forced;
+    private final double radiansPerSecond;
+
+    /**
+     * @param forced by branch: siemens that a fault puts in place of what the part says, or NaN
+     */
+    public Stamp(Values ac, Values dc, double[] forced, double hertz) {
+        this.ac = ac;
+        this.dc = dc;
+        this.forced = forced;
+        radiansPerSecond = 2 * Math.PI * hertz;
+    }
+
+    public void contact(Branch branch, boolean closed) {
+        conductance(branch, closed ? CLOSED : 0);
+    }
+
+    public void conductance(Branch branch, double siemens) {
+        double s = Double.isNaN(forced[branch.index()]) ? siemens : forced[branch.index()];
+        ac.admittance(branch.index(), s, 0);
+        dc.admittance(branch.index(), s, 0);
+        ac.source(branch.index(), 0, 0);
+        dc.source(branch.index(), 0, 0);
+    }
+
+    public void resistance(Branch branch, double ohms) {
+        conductance(branch, 1 / ohms);
+    }
+
+    public void open(Branch branch) {
+        conductance(branch, 0);
+    }
+
+    /** A load with the impedance {@code z} on AC and its real part on DC. */
+    public void load(Branch branch, Complex z) {
+        load(branch, z, z.re());
+    }
+
+    public void load(Branch branch, Complex z, double dcOhms) {
+        if (Double.isNaN(forced[branch.index()])) {
+            Complex y = z.inverse();
+            ac.admittance(branch.index(), y.re(), y.im());
+            dc.admittance(branch.index(), 1 / dcOhms, 0);
+        } else {
+            conductance(branch, 0);
+        }
+    }
+
+    /** A source of {@code emf} AC volts, first end over second, behind {@code ohms}. */
+    public void acSource(Branch branch, Complex emf, double ohms) {
+        conductance(branch, 1 / ohms);
+        if (Double.isNaN(forced[branch.index()])) {
+            ac.source(branch.index(), emf.re() / ohms, emf.im() / ohms);
+        }
+    }
+
+    /** A source of {@code emf} DC volts, first end over second, behind {@code ohms}. */
+    public void dcSource(Branch branch, double emf, double ohms) {
+        conductance(branch, 1 / ohms);
+        if (Double.isNaN(forced[branch.index()])) {
+            dc.source(branch.index(), emf / ohms, 0);
+        }
+    }
+
+    /** A capacitor: conducts on AC only. */
+    public void capacitance(Branch branch, double farads) {
+        ac.admittance(branch.index(), 0, farads * radiansPerSecond);
+        dc.admittance(branch.index(), 0, 0);
+    }
+
+    /**
+     * A transformer's two windings, loaded to the ratio a = primary volts / no-load secondary volts, with the series
+     * impedance {@code ohms} referred to the secondary: admittance two-port y/a², −y/a, y with y = 1/ohms. On DC the
+     * windings are plain resistances and not coupled.
+     *
+     * @param polarity 1 where the hot ends of both windings are in phase, −1 where they are reversed
+     * @param magnetising no-load current of the primary over its volts, siemens, purely inductive
+     */
+    public void transformer(
+            Branch primary, Branch secondary, int coupling, double a, double ohms, int polarity, double magnetising) {
+        double y = 1 / ohms;
+        boolean healthy = Double.isNaN(forced[primary.index()]) && Double.isNaN(forced[secondary.index()]);
+        if (healthy) {
+            ac.admittance(primary.index(), y / (a * a), -magnetising);
+            ac.admittance(secondary.index(), y, 0);
+            ac.mutual(coupling, -polarity * y / a);
+        } else {
+            // one winding is open: the other is only its own iron
+            ac.mutual(coupling, 0);
+            boolean primaryOpen = !Double.isNaN(forced[primary.index()]);
+            ac.admittance(primary.index(), 0, primaryOpen ? 0 : -magnetising);
+            boolean secondaryOpen = !Double.isNaN(forced[secondary.index()]);
+            ac.admittance(secondary.index(), 0, secondaryOpen ? 0 : -magnetising * a * a);
+        }
+        dc.admittance(primary.index(), windingSiemens(primary, ohms / 2 * a * a), 0);
+        dc.admittance(secondary.index(), windingSiemens(secondary, ohms / 2), 0);
+    }
+
+    /** A transformer whose windings have burnt through. */
+    public void openTransformer(Branch primary, Branch secondary, int coupling) {
+        open(primary);
+        open(secondary);
+        ac.mutual(coupling, 0);
+    }
+
+    private double windingSiemens(Branch winding, double ohms) {
+        return Double.isNaN(forced[winding.index()]) ? 1 / ohms : forced[winding.index()];
+    }
+}

@@ -1,0 +1,55 @@
+package org.jagridge.core.part;
+
+/**
+ * How long something has been treated in a way that destroys it in the end. Immutable; the clock starts when the
+ * treatment begins and is forgotten when it ends.
+ */
+record Stress(Kind kind, long since) {
+    /** Volts over which a coil, lamp or control burns out, as a multiple of its rating. */
+    static final double OVERVOLTAGE = 1.3;
+
+    static final Stress NONE = new Stress(Kind.NONE, 0);
+
+    /** What is being done to it. */
+    enum Kind {
+        NONE(0, ""),
+        OVERVOLTAGE(5, "over 1.3 × its rated volts for 5 s"),
+        OVERHEATED(60, "current of an open armature for 60 s"),
+        DIRECT_CURRENT(60, "direct current through an AC coil for 60 s"),
+        TWO_TAPS(20, "two speed taps energised for 20 s");
+
+        private final int seconds;
+        private final String words;
+
+        Kind(int seconds, String words) {
+            this.seconds = seconds;
+            this.words = words;
+        }
+    }
+
+    /** The stress from now on, given what is done now. */
+    Stress under(Kind now, long at) {
+        return now == kind ? this : now == Kind.NONE ? NONE : new Stress(now, at);
+    }
+
+    /** When it gives way, or {@link Reaction#NEVER}. */
+    long breaksAt() {
+        return kind == Kind.NONE ? Reaction.NEVER : since + kind.seconds * Time.SECOND;
+    }
+
+    boolean broken(long now) {
+        return now >= breaksAt();
+    }
+
+    /** Why it burnt out. */
+    Because because(Branch focus, double volts, double rated) {
+        return new Because(
+                Because.Kind.VOLTS,
+                "burnt out: %s (%.1f V on %.1f V)".formatted(kind.words, volts, rated),
+                volts,
+                rated * OVERVOLTAGE,
+                focus,
+                false,
+                true);
+    }
+}

@@ -1,0 +1,58 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/** {@code switch}: two terminals joined or not, as a hand puts it. */
+final class Switch extends PartType {
+    Switch() {
+        super("switch", "Switch", "Two terminals that a hand joins or parts.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.choice("kind", "toggle", "toggle", "door", "push", "service"),
+                Field.choice("rest", "open", "open", "closed"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("1", "2");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of(Field.flag("closed", params.is("rest", "closed")));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        Shape shape = draft.params().is("kind", "push") ? Shape.PUSH_BUTTON : Shape.SWITCH;
+        return new HandContact(draft.contact("1", "2", shape, draft.params().is("rest", "closed")));
+    }
+
+    private record HandContact(Branch contact) implements Behaviour<Boolean> {
+        @Override
+        public Boolean start(Moment moment) {
+            return moment.flag("closed");
+        }
+
+        @Override
+        public void stamp(Boolean closed, Stamp stamp) {
+            stamp.contact(contact, closed);
+        }
+
+        @Override
+        public Reaction<Boolean> react(Boolean closed, Moment m) {
+            boolean now = m.flag("closed");
+            return Reaction.change(now, Because.input(now ? "put on by hand" : "put off by hand"));
+        }
+
+        @Override
+        public String signal(Boolean closed) {
+            return closed ? "closed" : "open";
+        }
+    }
+}

@@ -1,0 +1,179 @@
+package org.jagridge.core.part;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.network.Complex;
+
+/**
+ * {@code thermostat}: a set of switches that pass a feed to terminals. Heating is fed from R or RH, all else from R or
+ * RC. What it calls for is decided in {@link ThermostatLogic}.
+ */
+final class Thermostat extends PartType {
+    private static final double LEAST_OWN_VOLTS = 16;
+    private static final double CONTROL_VOLTS = 24;
+
+    Thermostat() {
+        super(
+                "thermostat",
+                "Thermostat",
+                "A set of low-voltage switches: joins R to W to heat, R to Y and G to cool. It makes no power of its "
+                        + "own.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.choice("kind", "conventional", "conventional", "heat-pump", "dual-fuel"),
+                Field.texts("terminals", List.of("R", "C", "W", "Y", "G"))
+                        .outOf("R", "RH", "RC", "C", "W", "W2", "Y", "Y2", "G", "O", "B", "AUX", "E", "SH", "L"),
+                Field.choice("heatSource", "gas", "gas", "electric"),
+                Field.choice("power", "battery", "battery", "common", "either"),
+                Field.positive("va", 1.5, "VA"),
+                Field.positive("differentialK", 0.6, "K"),
+                Field.positive("auxOnK", 2.8, "K"),
+                Field.positive("auxOffK", 1.7, "K"),
+                Field.positive("stageUpSeconds", 1800.0, "s"),
+                Field.number("minOffSeconds", 300.0, "s").within(0, 3600),
+                Field.choice("valveHold", "with-call", "with-call", "with-mode"),
+                Field.number("changeoverCelsius", null, "°C"),
+                Field.text("outdoors", null),
+                Field.text("reads", null));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return params.texts("terminals");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        List<Field> inputs = new ArrayList<>();
+        boolean heatPump = !params.is("kind", "conventional");
+        inputs.add(
+                heatPump
+                        ? Field.choice("mode", "off", "off", "heat", "cool", "auto", "emergency")
+                        : Field.choice("mode", "off", "off", "heat", "cool", "auto"));
+        inputs.add(Field.choice("fan", "auto", "auto", "on", "circulate"));
+        inputs.add(Field.number("heatSetCelsius", 20.0, "°C").within(0, 40));
+        inputs.add(Field.number("coolSetCelsius", 24.0, "°C").within(0, 50));
+        if (!params.has("reads")) {
+            inputs.add(Field.number("roomCelsius", 21.0, "°C").within(-40, 60));
+        }
+        if (params.is("kind", "dual-fuel") && !params.has("outdoors")) {
+            inputs.add(Field.number("outdoorCelsius", 5.0, "°C").within(-50, 50));
+        }
+        if (!params.is("power", "common")) {
+            inputs.add(Field.choice("batteries", "good", "good", "weak", "flat"));
+        }
+        inputs.add(Field.flag("pulled", false));
+        return inputs;
+    }
+
+    @Override
+    public List<String> cautions() {
+        return List.of("Jumper R to W, Y or G to test; never R to C.");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Switches(draft);
+    }
+
+    /** @param closed the outputs that are joined to their feed now, in the order of the terminals */
+    record State(boolean lit, ThermostatLogic.Call call, List<String> closed) {}
+
+    private static final class Switches implements Behaviour<State> {
+        private final Params params;
+        private final ThermostatLogic logic;
+        private final Map<String, Branch> contacts = new LinkedHashMap<>();
+        private final Branch ownSupply;
+
+        Switches(PartDraft draft) {
+            params = draft.params();
+            List<String> terminals = params.texts("terminals");
+            logic = new ThermostatLogic(params);
+            for (String t : terminals) {
+                String feed = ThermostatLogic.feedOf(t, terminals);
+                if (feed != null) {
+                    contacts.put(t, draft.contact(feed, t, Shape.THERMOSTAT, false));
+                }
+            }
+            String feed = ThermostatLogic.supplyFeed(terminals);
+            boolean wired = terminals.contains("C") && feed != null && !params.is("power", "battery");
+            ownSupply = wired ? draft.load(feed, "C", Shape.BOX) : null;
+        }
+
+        @Override
+        public State start(Moment moment) {
+            return new State(true, ThermostatLogic.Call.NONE, List.of());
+        }
+
+        @Override
+        public void stamp(State state, Stamp stamp) {
+            contacts.forEach((t, b) -> stamp.contact(b, state.closed().contains(t)));
+            if (ownSupply != null) {
+                stamp.load(ownSupply, Complex.real(CONTROL_VOLTS * CONTROL_VOLTS / params.number("va")));
+            }
+        }
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            boolean fed = ownSupply != null && m.acVolts(ownSupply) >= LEAST_OWN_VOLTS;
+            String batteries = params.is("power", "common") ? "flat" : m.word("batteries");
+            boolean pulled = m.flag("pulled");
+            boolean lit = !pulled && (fed || !batteries.equals("flat"));
+            boolean switches = lit && (fed || batteries.equals("good"));
+            if (!switches) {
+                Because why = pulled
+                        ? Because.input("pulled off its sub-base")
+                        : lit ? Because.input("weak batteries: lit, but it switches nothing") : noSupply(m);
+                // what it called for is forgotten; a new start is a first power
+                return Reaction.change(new State(lit, ThermostatLogic.Call.NONE, List.of()), why);
+            }
+            ThermostatLogic.Decision d = logic.decide(s.call(), m);
+            List<String> closed = new ArrayList<>();
+            for (String t : contacts.keySet()) {
+                if (isClosed(t, d.outputs().contains(t), m)) {
+                    closed.add(t);
+                }
+            }
+            State next = new State(true, d.call(), List.copyOf(closed));
+            Because why = s.lit() || d.because() != null ? d.because() : Because.link("it has its supply again");
+            return new Reaction<>(next, d.wakeAt(), why, null);
+        }
+
+        private Because noSupply(Moment m) {
+            return ownSupply == null
+                    ? Because.input("flat batteries")
+                    : Because.fallen(ownSupply, m.acVolts(ownSupply), LEAST_OWN_VOLTS);
+        }
+
+        private static boolean isClosed(String output, boolean called, Moment m) {
+            Fault dead = m.fault(FaultKind.OUTPUT_DEAD);
+            if (dead != null && output.equals(dead.text(FaultKind.Detail.OUTPUT))) {
+                return false;
+            }
+            Fault stuck = m.fault(FaultKind.OUTPUT_STUCK);
+            return called || (stuck != null && output.equals(stuck.text(FaultKind.Detail.OUTPUT)));
+        }
+
+        @Override
+        public String signal(State state) {
+            if (!state.lit()) {
+                return "blank";
+            }
+            if (state.closed().isEmpty()) {
+                return "none";
+            }
+            return String.join(
+                    " ",
+                    state.closed().stream().map(t -> contacts.get(t).label()).toList());
+        }
+    }
+}

@@ -1,0 +1,39 @@
+package org.jagridge.core.part;
+
+/** Microseconds, the unit of a run's clock, and the seconds of people and files. */
+public final class Time {
+    public static final long SECOND = 1_000_000;
+    public static final long MILLISECOND = 1_000;
+
+    private Time() {}
+
+    /** Microseconds in {@code seconds}, rounded up so that a threshold has surely been reached. */
+    public static long micros(double seconds) {
+        return (long) Math.ceil(seconds * SECOND - 1e-6);
+    }
+
+    public static double seconds(long micros) {
+        return micros / (double) SECOND;
+    }
+
+    /** A span as people say it: {@code 15 ms}, {@code 3.5 s}, {@code 5 min}, {@code 1 h 30 min}. */
+    public static String words(long micros) {
+        if (micros < SECOND) {
+            return trim(micros / 1000.0) + " ms";
+        }
+        if (micros < 120 * SECOND) {
+            return trim(seconds(micros)) + " s";
+        }
+        long minutes = micros / (60 * SECOND);
+        double rest = seconds(micros) - 60.0 * minutes;
+        if (minutes < 60) {
+            return minutes + " min" + (rest >= 0.5 ? " " + Math.round(rest) + " s" : "");
+        }
+        return minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
+    }
+
+    private static String trim(double value) {
+        String s = String.format(java.util.Locale.ROOT, "%.1f", value);
+        return s.endsWith(".0") ? s.substring(0, s.length() - 2) : s;
+    }
+}

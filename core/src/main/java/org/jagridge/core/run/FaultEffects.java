@@ -1,0 +1,170 @@
+package org.jagridge.core.run;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.FaultKind.Detail;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Stamp;
+
+/**
+ * What faults do, in two ways: some make another circuit (a wire landed elsewhere, a link, a wrong setting), some force
+ * a branch of the present one (a broken wire, a welded contact). The rest are left to the part's own behaviour.
+ */
+final class FaultEffects {
+    private static final double SHORTED_OHMS = 0.1;
+
+    private FaultEffects() {}
+
+    static boolean changesCircuit(Fault fault) {
+        return switch (fault.kind()) {
+            case SHORT, LINK, SWAPPED, LANDED, LINK_MISSING, WIRE_EARTHED, WRONG_SETTING -> true;
+            default -> false;
+        };
+    }
+
+    /** The circuit that the faults make of {@code circuit}. */
+    static Circuit apply(Circuit circuit, List<Fault> faults) {
+        Circuit.Builder b = circuit.toBuilder();
+        int added = 0;
+        for (Fault fault : faults) {
+            switch (fault.kind()) {
+                case SHORT, LINK -> {
+                    List<String> ends = fault.texts(Detail.BETWEEN);
+                    b.wires()
+                            .add(Wire.between(
+                                    linkId(++added), Terminal.parse(ends.get(0)), Terminal.parse(ends.get(1))));
+                }
+                case WIRE_EARTHED -> {
+                    Wire wire = wire(circuit, fault);
+                    String place = placeOf(circuit, wire.from());
+                    b.wires().add(Wire.between(linkId(++added), wire.from(), new Terminal(place, "PE")));
+                }
+                case SWAPPED -> {
+                    List<String> ids = fault.texts(Detail.WIRES);
+                    int end = (int) fault.number(Detail.END, 0);
+                    Wire one = circuit.wire(ids.get(0)).orElseThrow();
+                    Wire two = circuit.wire(ids.get(1)).orElseThrow();
+                    replace(b, one.withEnd(end, two.end(end)));
+                    replace(b, two.withEnd(end, one.end(end)));
+                }
+                case LANDED ->
+                    replace(
+                            b,
+                            wire(circuit, fault)
+                                    .withEnd((int) fault.number(Detail.END, 0), Terminal.parse(fault.text(Detail.AT))));
+                case LINK_MISSING -> b.wires().removeIf(w -> w.id().equals(fault.text(Detail.WIRE)));
+                case WRONG_SETTING -> {
+                    Part part = circuit.part(fault.part()).orElseThrow();
+                    Map<String, Object> params = new LinkedHashMap<>(part.params());
+                    params.put(fault.text(Detail.PARAM), fault.details().get("value"));
+                    b.parts().replaceAll(p -> p.id().equals(part.id()) ? part.withParams(params) : p);
+                }
+                default -> {}
+            }
+        }
+        return b.build();
+    }
+
+    private static String linkId(int number) {
+        return "link-" + number;
+    }
+
+    private static Wire wire(Circuit circuit, Fault fault) {
+        return circuit.wire(fault.text(Detail.WIRE)).orElseThrow();
+    }
+
+    private static String placeOf(Circuit circuit, Terminal terminal) {
+        return circuit.part(terminal.part()).map(Part::place).orElse(terminal.part());
+    }
+
+    private static void replace(Circuit.Builder b, Wire wire) {
+        b.wires().replaceAll(w -> w.id().equals(wire.id()) ? wire : w);
+    }
+
+    /** By branch: the siemens that the faults put in place of what the part or wire says, or NaN. */
+    static double[] forced(Assembly assembly, List<Fault> faults) {
+        double[] forced = new double[assembly.branches().size()];
+        Arrays.fill(forced, Double.NaN);
+        int added = 0;
+        for (Fault fault : faults) {
+            switch (fault.kind()) {
+                case WIRE_OPEN -> force(forced, assembly.branchesOf(fault.text(Detail.WIRE)), 0);
+                case WIRE_RESISTIVE ->
+                    force(forced, assembly.branchesOf(fault.text(Detail.WIRE)), 1 / fault.number(Detail.OHMS, 10));
+                case SHORT ->
+                    force(
+                            forced,
+                            assembly.branchesOf(linkId(++added)),
+                            1 / Math.max(1e-4, fault.number(Detail.OHMS, SHORTED_OHMS)));
+                case LINK, WIRE_EARTHED -> added++;
+                case CONTACT_OPEN -> force(forced, contact(assembly, fault), 0);
+                case CONTACT_RESISTIVE -> force(forced, contact(assembly, fault), 1 / fault.number(Detail.OHMS, 8));
+                case CONTACT_WELDED -> {
+                    force(forced, contact(assembly, fault), Stamp.CLOSED);
+                    force(forced, opposite(assembly, fault), 0);
+                }
+                case COIL_OPEN -> force(forced, ofRole(assembly, fault, Role.COIL), 0);
+                case COIL_SHORTED -> force(forced, ofRole(assembly, fault, Role.COIL), 1 / SHORTED_OHMS);
+                case LOAD_OPEN -> force(forced, ofRole(assembly, fault, Role.LOAD), 0);
+                case LOAD_SHORTED -> force(forced, ofRole(assembly, fault, Role.LOAD), 1 / SHORTED_OHMS);
+                case WINDING_OPEN -> {
+                    Role role = Objects.equals(fault.text(Detail.WINDING), "primary") ? Role.PRIMARY : Role.SECONDARY;
+                    force(forced, ofRole(assembly, fault, role), 0);
+                }
+                default -> {}
+            }
+        }
+        return forced;
+    }
+
+    private static void force(double[] forced, List<Branch> branches, double siemens) {
+        branches.forEach(b -> forced[b.index()] = siemens);
+    }
+
+    private static List<Branch> contact(Assembly assembly, Fault fault) {
+        return assembly.branchesOf(fault.part()).stream()
+                .filter(b -> b.label().equals(fault.text(Detail.CONTACT)))
+                .toList();
+    }
+
+    /** The contacts that share the common of a welded one and stand the other way at rest: they can't close. */
+    private static List<Branch> opposite(Assembly assembly, Fault fault) {
+        List<Branch> result = new ArrayList<>();
+        for (Branch welded : contact(assembly, fault)) {
+            for (Branch b : assembly.branchesOf(fault.part())) {
+                if (b.role() == Role.CONTACT && b.nodeA() == welded.nodeA() && b.restClosed() != welded.restClosed()) {
+                    result.add(b);
+                }
+            }
+        }
+        return result;
+    }
+
+    private static List<Branch> ofRole(Assembly assembly, Fault fault, Role role) {
+        return assembly.branchesOf(fault.part()).stream()
+                .filter(b -> b.role() == role)
+                .toList();
+    }
+
+    /** The fault of that kind in a part, or null. */
+    static Fault of(List<Fault> faults, String part, FaultKind kind) {
+        for (Fault f : faults) {
+            if (f.kind() == kind && part.equals(f.part())) {
+                return f;
+            }
+        }
+        return null;
+    }
+}

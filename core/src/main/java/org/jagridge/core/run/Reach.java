@@ -1,0 +1,186 @@
+package org.jagridge.core.run;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.jagridge.core.network.Network;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+
+/**
+ * How each terminal is connected in one frame: hard to a pole of a source (through wires and closed contacts), through
+ * a load, or to nothing.
+ */
+public final class Reach {
+    /** Siemens from which a conductor counts as joining hard; a contact with a few ohms still does. */
+    private static final double HARD = 1 / 20.0;
+    /** Volts under which a source counts as dead. A thermopile gives half a volt and lives. */
+    private static final double DEAD_VOLTS = 0.1;
+
+    /** Which side of a source a pole is. */
+    public enum Side {
+        /** The hot pole: L, L1, X1, +. */
+        HOT,
+        /** The second hot leg of a split supply. */
+        SECOND_HOT,
+        /** The return pole: N, X2, −. */
+        RETURN
+    }
+
+    /** One pole of a live source. */
+    public record Pole(String source, Side side, String terminal) {}
+
+    private final Assembly assembly;
+    private final int[] group;
+    private final List<Set<Pole>> poles = new ArrayList<>();
+    private final List<List<Branch>> loads = new ArrayList<>();
+
+    public Reach(Frame frame) {
+        assembly = frame.assembly();
+        int n = assembly.network().nodes();
+        group = new int[n + 1];
+        int[] parent = new int[n + 1];
+        for (int i = 0; i <= n; i++) {
+            parent[i] = i;
+        }
+        for (Branch b : assembly.branches()) {
+            if (joins(b, frame)) {
+                int a = root(parent, index(b.nodeA(), n));
+                int c = root(parent, index(b.nodeB(), n));
+                parent[Math.max(a, c)] = Math.min(a, c);
+            }
+        }
+        int[] number = new int[n + 1];
+        java.util.Arrays.fill(number, -1);
+        for (int i = 0; i <= n; i++) {
+            int r = root(parent, i);
+            if (number[r] < 0) {
+                number[r] = poles.size();
+                poles.add(new LinkedHashSet<>());
+                loads.add(new ArrayList<>());
+            }
+            group[i] = number[r];
+        }
+        for (Branch b : assembly.branches()) {
+            if (b.role().gives() && isLive(b, frame)) {
+                note(b);
+            } else if (frame.conducts(b) && b.role().consumes()) {
+                loads.get(groupOf(b.nodeA())).add(b);
+                loads.get(groupOf(b.nodeB())).add(b);
+            }
+        }
+    }
+
+    private static boolean joins(Branch b, Frame frame) {
+        if (b.role() == Role.EARTHING) {
+            return frame.ac().values().admittance(b.index()).re() > HARD;
+        }
+        return b.role().joins() && frame.ac().values().admittance(b.index()).re() > HARD;
+    }
+
+    private static boolean isLive(Branch b, Frame frame) {
+        return frame.conducts(b) && frame.volts(b) > DEAD_VOLTS;
+    }
+
+    private void note(Branch source) {
+        Side hot = source.role() == Role.SOURCE
+                        && source.a() != null
+                        && source.a().name().equals("L2")
+                ? Side.SECOND_HOT
+                : Side.HOT;
+        poles.get(groupOf(source.nodeA()))
+                .add(new Pole(source.owner(), hot, source.a().toString()));
+        if (source.b() != null) {
+            poles.get(groupOf(source.nodeB()))
+                    .add(new Pole(source.owner(), Side.RETURN, source.b().toString()));
+        }
+    }
+
+    private static int index(int node, int earth) {
+        return node == Network.EARTH ? earth : node;
+    }
+
+    private static int root(int[] parent, int i) {
+        int r = i;
+        while (parent[r] != r) {
+            parent[r] = parent[parent[r]];
+            r = parent[r];
+        }
+        return r;
+    }
+
+    /** The number of the hard-joined group that a node is in. */
+    public int groupOf(int node) {
+        return group[index(node, group.length - 1)];
+    }
+
+    /** The poles a node is joined to hard. */
+    public Set<Pole> polesOf(int node) {
+        return poles.get(groupOf(node));
+    }
+
+    /** Whether a node is joined hard to the other. */
+    public boolean joined(int a, int b) {
+        return groupOf(a) == groupOf(b);
+    }
+
+    /** The side a node is on, or null where it is joined hard to no live pole. Hot wins over return. */
+    public Side sideOf(int node) {
+        Set<Pole> at = polesOf(node);
+        Side side = null;
+        for (Pole p : at) {
+            if (p.side() != Side.RETURN) {
+                return p.side();
+            }
+            side = Side.RETURN;
+        }
+        return side;
+    }
+
+    /** A way from a node through loads to a pole. */
+    public record ThroughLoad(List<Branch> loads, Pole pole) {}
+
+    /**
+     * The nearest pole that a node reaches through loads, by the fewest of them, or null where there is none. The
+     * empty list of loads stands for a hard joint.
+     */
+    public ThroughLoad throughLoads(int node) {
+        Deque<Integer> queue = new ArrayDeque<>();
+        java.util.Map<Integer, List<Branch>> ways = new java.util.HashMap<>();
+        queue.add(groupOf(node));
+        ways.put(groupOf(node), List.of());
+        while (!queue.isEmpty()) {
+            int g = queue.removeFirst();
+            if (!poles.get(g).isEmpty()) {
+                return new ThroughLoad(ways.get(g), poles.get(g).iterator().next());
+            }
+            for (Branch load : loads.get(g)) {
+                int other = groupOf(load.nodeA()) == g ? groupOf(load.nodeB()) : groupOf(load.nodeA());
+                if (!ways.containsKey(other)) {
+                    List<Branch> way = new ArrayList<>(ways.get(g));
+                    way.add(load);
+                    ways.put(other, way);
+                    queue.addLast(other);
+                }
+            }
+        }
+        return null;
+    }
+
+    /** The open contacts, and broken joints, between the groups of two nodes; empty where none lies right between. */
+    public List<Branch> opensBetween(int a, int b, Frame frame) {
+        List<Branch> opens = new ArrayList<>();
+        for (Branch branch : assembly.branches()) {
+            boolean between = (joined(branch.nodeA(), a) && joined(branch.nodeB(), b))
+                    || (joined(branch.nodeA(), b) && joined(branch.nodeB(), a));
+            if (between && branch.role().joins() && !joins(branch, frame)) {
+                opens.add(branch);
+            }
+        }
+        return opens;
+    }
+}

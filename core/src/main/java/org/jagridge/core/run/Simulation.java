@@ -1,0 +1,632 @@
+package org.jagridge.core.run;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.network.Complex;
+import org.jagridge.core.network.Solution;
+import org.jagridge.core.network.Solver;
+import org.jagridge.core.network.Values;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Because;
+import org.jagridge.core.part.Behaviour;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Moment;
+import org.jagridge.core.part.Reaction;
+import org.jagridge.core.part.Stamp;
+import org.jagridge.core.part.Temperature;
+import org.jagridge.core.part.Time;
+
+/** Runs one scenario on one circuit. See the package description for the loop. */
+public final class Simulation {
+    private static final int MOST_ROUNDS_AT_ONE_INSTANT = 1000;
+    private static final long MOST_MICRO_STEPS = 10_000_000;
+    private static final int CHATTER_CHANGES = 20;
+    private static final long CHATTER_WINDOW = 2 * Time.SECOND;
+
+    private final Circuit circuit;
+    private final long until;
+    private final TreeMap<Long, List<Act>> schedule = new TreeMap<>();
+    private final List<Fault> faults = new ArrayList<>();
+    private final List<Event> events = new ArrayList<>();
+    private final List<Frame> frames = new ArrayList<>();
+    private final List<RunProblem> problems = new ArrayList<>();
+    private final Map<String, Map<String, Object>> inputs = new LinkedHashMap<>();
+    private final Set<String> pushed = new HashSet<>();
+    private Map<String, String> signals = new LinkedHashMap<>();
+    private Machine machine;
+    private long now;
+    private boolean started;
+    private long microSteps;
+    private Solution before;
+
+    private sealed interface Act {
+        record Set(String part, String input, Object value) implements Act {}
+
+        record Begin(Fault fault) implements Act {}
+
+        record End(Fault fault) implements Act {}
+    }
+
+    /** Why a delay began: the events and the path of that moment. */
+    private record Armed(List<Integer> causes, CurrentPath.Path path) {}
+
+    private Simulation(Circuit circuit, Scenario scenario) {
+        this.circuit = circuit;
+        until = Time.micros(scenario.untilSeconds());
+        setAt(0, scenario.start());
+        scenario.faults().forEach(f -> faultAt(0, f));
+        for (Scenario.Step step : scenario.steps()) {
+            long at = Time.micros(step.atSeconds());
+            setAt(at, step.set());
+            step.faults().forEach(f -> faultAt(at, f));
+        }
+    }
+
+    /**
+     * Runs a scenario from rest.
+     *
+     * @throws RunLimitException where it goes over its limits
+     */
+    public static Run run(Circuit circuit, Scenario scenario) {
+        return new Simulation(circuit, scenario).run();
+    }
+
+    private void setAt(long at, Map<String, Object> values) {
+        values.forEach((key, value) -> {
+            int dot = key.indexOf('.');
+            act(at, new Act.Set(key.substring(0, dot), key.substring(dot + 1), value));
+        });
+    }
+
+    private void faultAt(long at, Fault fault) {
+        long begin = fault.atSeconds() == null ? at : Time.micros(fault.atSeconds());
+        act(begin, new Act.Begin(fault));
+        if (fault.untilSeconds() != null) {
+            act(Time.micros(fault.untilSeconds()), new Act.End(fault));
+        }
+    }
+
+    private void act(long at, Act act) {
+        schedule.computeIfAbsent(at, t -> new ArrayList<>()).add(act);
+    }
+
+    private Run run() {
+        start();
+        while (true) {
+            long next = Math.min(schedule.isEmpty() ? Reaction.NEVER : schedule.firstKey(), machine.nextWake());
+            if (next > until) {
+                break;
+            }
+            now = next;
+            settle(applyDue());
+        }
+        long restAt = frames.get(frames.size() - 1).micros();
+        return new Run(circuit, until, events, frames, problems, restAt);
+    }
+
+    /** Time 0: inputs and faults of the start, then everything comes to rest without being reported. */
+    private void start() {
+        for (Assembly.Member m : Assembly.of(circuit).members()) {
+            Map<String, Object> values = new HashMap<>();
+            m.inputs().forEach(f -> values.put(f.name(), f.initial()));
+            inputs.put(m.part().id(), values);
+        }
+        applyDue();
+        if (machine == null) {
+            rebuild();
+        }
+        machine.solve();
+        settle(List.of());
+        keepFrame();
+        started = true;
+    }
+
+    /** Applies what is scheduled for now; returns the indices of the events that reports it. */
+    private List<Integer> applyDue() {
+        pushed.clear();
+        List<Integer> batch = new ArrayList<>();
+        List<Act> due = schedule.remove(now);
+        if (due == null) {
+            return batch;
+        }
+        boolean faultsChanged = false;
+        boolean circuitChanged = false;
+        for (Act act : due) {
+            if (act instanceof Act.Set s) {
+                set(s, batch);
+            } else if (act instanceof Act.Begin b) {
+                faults.add(b.fault());
+                report(b.fault(), true, batch);
+                faultsChanged = true;
+                circuitChanged |= FaultEffects.changesCircuit(b.fault());
+            } else if (act instanceof Act.End e) {
+                faults.remove(e.fault());
+                report(e.fault(), false, batch);
+                faultsChanged = true;
+                circuitChanged |= FaultEffects.changesCircuit(e.fault());
+            }
+        }
+        if (circuitChanged || machine == null) {
+            rebuild();
+        } else if (faultsChanged) {
+            machine.force();
+        }
+        if (faultsChanged && started) {
+            before = machine.ac;
+            machine.solve();
+        }
+        return batch;
+    }
+
+    private void set(Act.Set s, List<Integer> batch) {
+        Map<String, Object> values = inputs.get(s.part());
+        if (values == null || !values.containsKey(s.input())) {
+            throw new IllegalArgumentException("there is no input " + s.part() + "." + s.input());
+        }
+        boolean momentary = circuitField(s).kind() == Field.Kind.MOMENTARY;
+        if (momentary) {
+            pushed.add(s.part() + "." + s.input());
+        }
+        Object old = momentary ? "" : values.put(s.input(), s.value());
+        if (!Objects.equals(show(old), show(s.value()))) {
+            String words = momentary ? "done by hand" : "set by hand";
+            emit(
+                    batch,
+                    s.part(),
+                    s.part() + "." + s.input(),
+                    show(old),
+                    show(s.value()),
+                    Because.input(words),
+                    List.of(),
+                    CurrentPath.Path.NONE);
+        }
+    }
+
+    private Field circuitField(Act.Set s) {
+        Assembly assembly = machine == null ? Assembly.of(circuit) : machine.assembly;
+        return assembly.member(s.part()).orElseThrow().inputs().stream()
+                .filter(f -> f.name().equals(s.input()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static String show(Object value) {
+        return value instanceof Number n
+                ? org.jagridge.core.part.Numbers.plain(n.doubleValue())
+                : String.valueOf(value);
+    }
+
+    private void report(Fault fault, boolean begins, List<Integer> batch) {
+        String where = fault.part() != null
+                ? fault.part()
+                : String.valueOf(fault.details().getOrDefault("wire", "wiring"));
+        String words = fault.words();
+        emit(
+                batch,
+                where,
+                where + ".fault",
+                begins ? "" : words,
+                begins ? words : "",
+                Because.fault(begins ? "a fault begins" : "the fault is gone"),
+                List.of(),
+                CurrentPath.Path.NONE);
+    }
+
+    private void rebuild() {
+        List<Fault> changing =
+                faults.stream().filter(FaultEffects::changesCircuit).toList();
+        Circuit changed = changing.isEmpty() ? circuit : FaultEffects.apply(circuit, changing);
+        machine = new Machine(Assembly.of(changed), machine);
+    }
+
+    /**
+     * Lets the parts react until nothing changes at this instant.
+     *
+     * @param batch the events that the parts see first
+     * @return whether anything changed
+     */
+    private boolean settle(List<Integer> batch) {
+        List<Integer> causes = batch;
+        boolean any = false;
+        for (int round = 0; ; round++) {
+            if (round > MOST_ROUNDS_AT_ONE_INSTANT) {
+                throw new RunLimitException(
+                        "at %.6f s the parts kept changing without any time passing".formatted(Time.seconds(now)),
+                        recentlyMoved());
+            }
+            if (++microSteps > MOST_MICRO_STEPS) {
+                throw new RunLimitException("the run took more than 10 million steps", recentlyMoved());
+            }
+            List<Integer> next = new ArrayList<>();
+            if (!machine.reactAll(causes, next)) {
+                break;
+            }
+            any = true;
+            before = machine.ac;
+            machine.solve();
+            causes = next;
+        }
+        if (started && (any || !batch.isEmpty())) {
+            keepFrame();
+        }
+        return any;
+    }
+
+    private List<String> recentlyMoved() {
+        Set<String> parts = new LinkedHashSet<>();
+        for (int i = events.size() - 1; i >= 0 && parts.size() < 8; i--) {
+            parts.add(events.get(i).part());
+        }
+        return List.copyOf(parts);
+    }
+
+    private void keepFrame() {
+        Map<String, Object> flat = new LinkedHashMap<>();
+        inputs.forEach((part, values) -> values.forEach((k, v) -> flat.put(part + "." + k, v)));
+        Frame frame = new Frame(
+                now,
+                machine.assembly,
+                Collections.unmodifiableList(new ArrayList<>(machine.states)),
+                machine.ac,
+                machine.dc,
+                Collections.unmodifiableMap(new LinkedHashMap<>(signals)),
+                Collections.unmodifiableMap(flat));
+        if (!frames.isEmpty() && frames.get(frames.size() - 1).micros() == now) {
+            frames.set(frames.size() - 1, frame);
+        } else {
+            frames.add(frame);
+        }
+    }
+
+    private void emit(
+            List<Integer> batch,
+            String part,
+            String signal,
+            String from,
+            String to,
+            Because because,
+            List<Integer> causes,
+            CurrentPath.Path path) {
+        if (!started) {
+            return;
+        }
+        events.add(
+                new Event(events.size(), now, part, signal, from, to, because, causes, path.owners(), path.backFeed()));
+        batch.add(events.size() - 1);
+    }
+
+    /** The assembly in motion: states, wake-ups, the network's values and their solution. */
+    private final class Machine {
+        final Assembly assembly;
+        final List<Object> states = new ArrayList<>();
+        private final Solver solver;
+        private final Values acValues;
+        private final Values dcValues;
+        private final long[] wakes;
+        private final Armed[] armed;
+        private final boolean[] frozen;
+        private final List<Deque<Long>> changes = new ArrayList<>();
+        private final List<View> views = new ArrayList<>();
+        private final CurrentPath paths;
+        private Stamp stamp;
+        Solution ac;
+        Solution dc;
+
+        Machine(Assembly assembly, Machine old) {
+            this.assembly = assembly;
+            solver = new Solver(assembly.network());
+            acValues = new Values(assembly.network());
+            dcValues = new Values(assembly.network());
+            int n = assembly.members().size();
+            wakes = new long[n];
+            armed = new Armed[n];
+            frozen = new boolean[n];
+            paths = new CurrentPath(assembly);
+            for (Assembly.Member m : assembly.members()) {
+                views.add(new View(m));
+                changes.add(new ArrayDeque<>());
+            }
+            for (Assembly.Member m : assembly.members()) {
+                states.add(old == null ? m.behaviour().start(views.get(m.index())) : old.states.get(m.index()));
+                if (old != null) {
+                    frozen[m.index()] = old.frozen[m.index()];
+                    armed[m.index()] = old.armed[m.index()];
+                }
+                wakes[m.index()] = Reaction.NEVER;
+                note(m);
+            }
+            force();
+        }
+
+        private void note(Assembly.Member m) {
+            String signal = signal(m);
+            if (signal != null) {
+                signals.put(m.part().id(), signal);
+            }
+        }
+
+        /** Takes the present faults into account and writes all branches anew. */
+        void force() {
+            stamp = new Stamp(acValues, dcValues, FaultEffects.forced(assembly, faults), assembly.hertz());
+            for (Branch b : assembly.branches()) {
+                if (b.isWire()) {
+                    stamp.resistance(b, ohms(b));
+                }
+            }
+            assembly.members().forEach(this::stampOf);
+        }
+
+        private double ohms(Branch wire) {
+            return assembly.circuit()
+                    .ohmsOf(assembly.circuit().wire(wire.owner()).orElseThrow());
+        }
+
+        @SuppressWarnings("unchecked")
+        private void stampOf(Assembly.Member m) {
+            ((Behaviour<Object>) m.behaviour()).stamp(states.get(m.index()), stamp);
+        }
+
+        @SuppressWarnings("unchecked")
+        private String signal(Assembly.Member m) {
+            return ((Behaviour<Object>) m.behaviour()).signal(states.get(m.index()));
+        }
+
+        void solve() {
+            ac = solver.solve(acValues);
+            dc = dcValues.hasSource() ? solver.solve(dcValues) : null;
+        }
+
+        long nextWake() {
+            long next = Reaction.NEVER;
+            for (long w : wakes) {
+                next = Math.min(next, w);
+            }
+            // a wake-up that was not used up at its own instant would stop the clock
+            return next <= now && started ? now + 1 : next;
+        }
+
+        /** One round of reactions to the present solution; whether any state changed. */
+        @SuppressWarnings("unchecked")
+        boolean reactAll(List<Integer> batch, List<Integer> next) {
+            List<Assembly.Member> changed = new ArrayList<>();
+            List<Object> newStates = new ArrayList<>(states);
+            for (Assembly.Member m : assembly.members()) {
+                int i = m.index();
+                if (frozen[i]) {
+                    continue;
+                }
+                Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
+                Object state = states.get(i);
+                Reaction<Object> r = behaviour.react(state, views.get(i));
+                wakes[i] = r.wakeAt();
+                if (r.arms() != null) {
+                    CurrentPath.Path path = path(r.arms());
+                    armed[i] = new Armed(relevant(batch, path), path);
+                }
+                if (!r.state().equals(state)) {
+                    newStates.set(i, r.state());
+                    changed.add(m);
+                    emitChange(m, behaviour.signal(state), behaviour.signal(r.state()), r.because(), batch, next);
+                }
+            }
+            for (Assembly.Member m : changed) {
+                states.set(m.index(), newStates.get(m.index()));
+                stampOf(m);
+                note(m);
+            }
+            for (Assembly.Member m : changed) {
+                freezeIfChattering(m, next);
+            }
+            return !changed.isEmpty();
+        }
+
+        private void emitChange(
+                Assembly.Member m, String from, String to, Because because, List<Integer> batch, List<Integer> next) {
+            if (Objects.equals(from, to)) {
+                return;
+            }
+            if (because == null) {
+                throw new IllegalStateException(
+                        m.part().type() + " changed from " + from + " to " + to + " without a reason");
+            }
+            Armed reason = because.delayed() ? armed[m.index()] : null;
+            if (reason == null) {
+                CurrentPath.Path path = path(because);
+                reason = new Armed(relevant(batch, path), path);
+            }
+            emit(next, m.part().id(), m.part().id(), from, to, because, reason.causes(), reason.path());
+            if (started) {
+                changes.get(m.index()).addLast(now);
+            }
+        }
+
+        private CurrentPath.Path path(Because because) {
+            if (because.focus() == null || !started) {
+                return CurrentPath.Path.NONE;
+            }
+            Solution solution = because.lost() && before != null ? before : ac;
+            CurrentPath.Path path =
+                    sameNetwork(solution) ? paths.through(because.focus(), solution) : CurrentPath.Path.NONE;
+            if (path.owners().isEmpty() && dc != null && !because.lost()) {
+                return paths.through(because.focus(), dc);
+            }
+            return path;
+        }
+
+        /** Whether a solution belongs to this assembly and not to the circuit before a fault changed it. */
+        private boolean sameNetwork(Solution solution) {
+            return solution.network() == assembly.network();
+        }
+
+        /** The events of the batch that lie on the path; all of them where none does. */
+        private List<Integer> relevant(List<Integer> batch, CurrentPath.Path path) {
+            List<Integer> onPath = batch.stream()
+                    .filter(i -> path.owners().contains(events.get(i).part()))
+                    .toList();
+            return onPath.isEmpty() ? batch : onPath;
+        }
+
+        @SuppressWarnings("unchecked")
+        private void freezeIfChattering(Assembly.Member m, List<Integer> next) {
+            Deque<Long> times = changes.get(m.index());
+            while (!times.isEmpty() && times.peekFirst() < now - CHATTER_WINDOW) {
+                times.removeFirst();
+            }
+            if (times.size() <= CHATTER_CHANGES) {
+                return;
+            }
+            Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
+            Object state = states.get(m.index());
+            Object chattering = behaviour.chattering(state);
+            if (chattering.equals(state)) {
+                return;
+            }
+            List<String> loop = loopOf(m.part().id());
+            String message = "%s changed more than %d times in 2 s; the loop: %s"
+                    .formatted(m.part().id(), CHATTER_CHANGES, String.join(" → ", loop));
+            problems.add(new RunProblem("chatter", now, List.of(m.part().id()), loop, message));
+            String from = behaviour.signal(state);
+            states.set(m.index(), chattering);
+            frozen[m.index()] = true;
+            wakes[m.index()] = Reaction.NEVER;
+            stampOf(m);
+            note(m);
+            emit(
+                    next,
+                    m.part().id(),
+                    m.part().id(),
+                    from,
+                    behaviour.signal(chattering),
+                    Because.link(message),
+                    List.of(events.size() - 1),
+                    CurrentPath.Path.NONE);
+        }
+
+        /** Follows the causes back from the part's last change to its change before: the parts in between. */
+        private List<String> loopOf(String part) {
+            Deque<String> loop = new ArrayDeque<>();
+            int i = events.size() - 1;
+            while (i >= 0 && !events.get(i).part().equals(part)) {
+                i--;
+            }
+            for (int steps = 0; i >= 0 && steps < 50; steps++) {
+                Event e = events.get(i);
+                if (loop.isEmpty() || !loop.peekFirst().equals(e.part())) {
+                    loop.addFirst(e.part());
+                }
+                if (steps > 0 && e.part().equals(part)) {
+                    break;
+                }
+                i = e.causes().isEmpty() ? -1 : e.causes().get(0);
+            }
+            return List.copyOf(loop);
+        }
+
+        /** What one part sees. */
+        private final class View implements Moment {
+            private final Assembly.Member member;
+
+            View(Assembly.Member member) {
+                this.member = member;
+            }
+
+            private Object input(String name) {
+                return inputs.get(member.part().id()).get(name);
+            }
+
+            @Override
+            public long now() {
+                return now;
+            }
+
+            @Override
+            public double number(String input) {
+                return ((Number) input(input)).doubleValue();
+            }
+
+            @Override
+            public String word(String input) {
+                return (String) input(input);
+            }
+
+            @Override
+            public boolean flag(String input) {
+                return (Boolean) input(input);
+            }
+
+            @Override
+            public boolean pushed(String input) {
+                return !pushed.isEmpty() && pushed.contains(member.part().id() + "." + input);
+            }
+
+            @Override
+            public double acVolts(Branch branch) {
+                return ac.branchMagnitude(branch.index());
+            }
+
+            @Override
+            public double dcVolts(Branch branch) {
+                return dc == null ? 0 : dc.branchVolts(branch.index()).re();
+            }
+
+            @Override
+            public Complex acAmps(Branch branch) {
+                return ac.amps(branch.index());
+            }
+
+            @Override
+            public double dcAmps(Branch branch) {
+                return dc == null ? 0 : dc.amps(branch.index()).re();
+            }
+
+            @Override
+            public Fault fault(FaultKind kind) {
+                return faults.isEmpty()
+                        ? null
+                        : FaultEffects.of(faults, member.part().id(), kind);
+            }
+
+            @Override
+            public String signalOf(String part) {
+                return signals.get(part);
+            }
+
+            @Override
+            @SuppressWarnings("unchecked")
+            public double celsiusOf(String part) {
+                Assembly.Member other = assembly.member(part).orElseThrow();
+                return ((Temperature<Object>) other.behaviour())
+                        .celsius(states.get(other.index()), views.get(other.index()));
+            }
+
+            @Override
+            @SuppressWarnings("unchecked")
+            public long whenCelsius(String part, double target) {
+                Assembly.Member other = assembly.member(part).orElseThrow();
+                return ((Temperature<Object>) other.behaviour())
+                        .when(states.get(other.index()), target, views.get(other.index()));
+            }
+
+            @Override
+            public Branch wire(String id) {
+                return assembly.branchesOf(id).get(0);
+            }
+        }
+    }
+}
