@@ -82,7 +82,7 @@ final class CircuitCheck {
     }
 
     private void id(JsonNode node, String path) {
-        String id = Json.text(node, "id");
+        String id = JsonText.text(node, "id");
         if (id == null) {
             return;
         }
@@ -94,14 +94,14 @@ final class CircuitCheck {
 
     private void place(JsonNode node, String path) {
         id(node, path);
-        String id = Json.text(node, "id");
+        String id = JsonText.text(node, "id");
         if (id != null) {
             places.add(id);
         }
     }
 
     private void placeExists(JsonNode node, String key, String path) {
-        String place = Json.text(node, key);
+        String place = JsonText.text(node, key);
         if (place != null && !places.contains(place)) {
             say(path + "/" + key, "there is no place " + place + "; known are " + list(places));
         }
@@ -110,8 +110,8 @@ final class CircuitCheck {
     private void part(JsonNode node, String path) {
         id(node, path);
         placeExists(node, "place", path);
-        String id = Json.text(node, "id");
-        String type = Json.text(node, "type");
+        String id = JsonText.text(node, "id");
+        String type = JsonText.text(node, "type");
         if (id == null || type == null) {
             return;
         }
@@ -123,7 +123,7 @@ final class CircuitCheck {
         }
         PartDeclaration d = declared.get();
         Map<String, Object> given =
-                node.has("params") && node.get("params").isObject() ? Json.map(node.get("params")) : Map.of();
+                node.has("params") && node.get("params").isObject() ? JsonText.map(node.get("params")) : Map.of();
         boolean good = params(d, given, path + "/params");
         if (good) {
             Params params = new Params(d.params(), given);
@@ -179,7 +179,7 @@ final class CircuitCheck {
         id(node, path);
         placeExists(node, "from", path);
         placeExists(node, "to", path);
-        String id = Json.text(node, "id");
+        String id = JsonText.text(node, "id");
         JsonNode list = node.get("cores");
         if (id == null || list == null || !list.isArray()) {
             return;
@@ -198,7 +198,7 @@ final class CircuitCheck {
 
     private void wire(JsonNode node, String path) {
         id(node, path);
-        String id = Json.text(node, "id");
+        String id = JsonText.text(node, "id");
         if (id != null) {
             wires.add(id);
         }
@@ -211,8 +211,8 @@ final class CircuitCheck {
                 say(path + "/ends", "both ends are at " + ends.get(0).asString() + "; a wire joins two terminals");
             }
         }
-        String cable = Json.text(node, "cable");
-        String core = Json.text(node, "core");
+        String cable = JsonText.text(node, "cable");
+        String core = JsonText.text(node, "core");
         if (cable != null && !cores.containsKey(cable)) {
             say(path + "/cable", "there is no cable " + cable + "; known are " + list(cores.keySet()));
         } else if (cable != null && core == null) {
@@ -261,7 +261,7 @@ final class CircuitCheck {
             return;
         }
         values.properties()
-                .forEach(e -> input(e.getKey(), Json.plain(e.getValue()), path + "/" + key + "/" + e.getKey()));
+                .forEach(e -> input(e.getKey(), JsonText.plain(e.getValue()), path + "/" + key + "/" + e.getKey()));
     }
 
     private void input(String name, Object value, String path) {
@@ -289,7 +289,8 @@ final class CircuitCheck {
     }
 
     private void fault(JsonNode node, String path) {
-        Optional<FaultKind> kind = Optional.ofNullable(Json.text(node, "kind")).flatMap(FaultKind::of);
+        Optional<FaultKind> kind =
+                Optional.ofNullable(JsonText.text(node, "kind")).flatMap(FaultKind::of);
         if (kind.isEmpty()) {
             return;
         }
@@ -309,11 +310,11 @@ final class CircuitCheck {
     }
 
     private void faultPlace(JsonNode node, FaultKind kind, String path) {
-        String part = Json.text(node, "part");
+        String part = JsonText.text(node, "part");
         if (part != null && !parts.containsKey(part)) {
             say(path + "/part", "there is no part " + part);
         }
-        wireExists(Json.text(node, "wire"), path + "/wire");
+        wireExists(JsonText.text(node, "wire"), path + "/wire");
         JsonNode pair = node.get("wires");
         for (int i = 0; pair != null && i < pair.size(); i++) {
             wireExists(pair.get(i).asString(), path + "/wires/" + i);
@@ -330,7 +331,7 @@ final class CircuitCheck {
                 say(path + "/at", "\"" + at + "\" is not a terminal; write PART.TERMINAL");
             }
         }
-        String contact = Json.text(node, "contact");
+        String contact = JsonText.text(node, "contact");
         if (contact != null && part != null && parts.containsKey(part)) {
             contactExists(part, contact, path + "/contact");
         }
@@ -358,7 +359,7 @@ final class CircuitCheck {
     }
 
     private void settingFits(JsonNode node, Known part, String path) {
-        String param = Json.text(node, "param");
+        String param = JsonText.text(node, "param");
         if (param == null || part.params() == null) {
             return;
         }
@@ -366,7 +367,7 @@ final class CircuitCheck {
         String mistake = field == null
                 ? "there is no parameter " + param + "; known are "
                         + list(part.params().keySet())
-                : node.has("value") ? field.mistakeIn(Json.plain(node.get("value"))) : null;
+                : node.has("value") ? field.mistakeIn(JsonText.plain(node.get("value"))) : null;
         if (mistake != null) {
             say(path + (field == null ? "/param" : "/value"), mistake);
         }

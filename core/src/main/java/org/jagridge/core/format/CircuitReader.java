@@ -28,7 +28,7 @@ public final class CircuitReader {
      * @throws MalformedException with every mistake, each with its path
      */
     public static Circuit read(String json) {
-        return read(Json.parse(json), "");
+        return read(JsonText.parse(json), "");
     }
 
     /** Reads a circuit that lies at {@code path} of a larger document. */
@@ -51,7 +51,7 @@ public final class CircuitReader {
      */
     public static Scenario readScenario(JsonNode tree, String path, Circuit circuit) {
         // the scenario is checked as if it stood in the circuit's file, with the same schema
-        JsonNode file = Json.MAPPER.valueToTree(CircuitWriter.toMap(circuit));
+        JsonNode file = JsonText.MAPPER.valueToTree(CircuitWriter.toMap(circuit));
         ((tools.jackson.databind.node.ObjectNode) file).putArray("scenarios").add(tree);
         String prefix = "/scenarios/0";
         List<Problem> problems = new ArrayList<>(Schema.problemsOf(file));
@@ -67,15 +67,15 @@ public final class CircuitReader {
     }
 
     private static Circuit circuit(JsonNode tree) {
-        Circuit.Builder b = Circuit.builder(Json.text(tree, "name")).notes(Json.text(tree, "notes"));
+        Circuit.Builder b = Circuit.builder(JsonText.text(tree, "name")).notes(JsonText.text(tree, "notes"));
         each(tree, "places").forEach(n -> b.places().add(place(n)));
         each(tree, "parts").forEach(n -> b.parts().add(part(n)));
         each(tree, "cables").forEach(n -> b.cables().add(cable(n)));
         each(tree, "wires").forEach(n -> b.wires().add(wire(n)));
         each(tree, "scenarios").forEach(n -> b.scenarios().add(scenario(n)));
-        each(tree, "rules").forEach(n -> b.rules().add(Json.map(n)));
+        each(tree, "rules").forEach(n -> b.rules().add(JsonText.map(n)));
         if (tree.has("layout")) {
-            b.layout().putAll(Json.map(tree.get("layout")));
+            b.layout().putAll(JsonText.map(tree.get("layout")));
         }
         return b.build();
     }
@@ -88,10 +88,10 @@ public final class CircuitReader {
     }
 
     private static Place place(JsonNode n) {
-        String access = Json.text(n, "access");
+        String access = JsonText.text(n, "access");
         return new Place(
-                Json.text(n, "id"),
-                Json.text(n, "name"),
+                JsonText.text(n, "id"),
+                JsonText.text(n, "name"),
                 access == null ? Place.Access.PANEL : Place.Access.of(access));
     }
 
@@ -103,69 +103,78 @@ public final class CircuitReader {
                     .forEach(e -> labels.put(e.getKey(), e.getValue().stringValue()));
         }
         return new Part(
-                Json.text(n, "id"),
-                Json.text(n, "type"),
-                Json.text(n, "place"),
-                Json.text(n, "name"),
-                n.has("params") ? Json.map(n.get("params")) : Map.of(),
+                JsonText.text(n, "id"),
+                JsonText.text(n, "type"),
+                JsonText.text(n, "place"),
+                JsonText.text(n, "name"),
+                n.has("params") ? JsonText.map(n.get("params")) : Map.of(),
                 !n.has("fitted") || n.get("fitted").booleanValue(),
-                "bypass".equals(Json.text(n, "whenNotFitted")) ? Part.WhenNotFitted.BYPASS : Part.WhenNotFitted.OPEN,
+                "bypass".equals(JsonText.text(n, "whenNotFitted"))
+                        ? Part.WhenNotFitted.BYPASS
+                        : Part.WhenNotFitted.OPEN,
                 labels);
     }
 
     private static Cable cable(JsonNode n) {
         return new Cable(
-                Json.text(n, "id"),
-                Json.text(n, "from"),
-                Json.text(n, "to"),
-                Json.number(n, "lengthMetres"),
+                JsonText.text(n, "id"),
+                JsonText.text(n, "from"),
+                JsonText.text(n, "to"),
+                JsonText.number(n, "lengthMetres"),
                 size(n),
                 each(n, "cores").stream().map(JsonNode::stringValue).toList());
     }
 
     private static ConductorSize size(JsonNode n) {
-        String word = Json.text(n, "size");
+        String word = JsonText.text(n, "size");
         return word == null ? null : ConductorSize.of(word).orElseThrow();
     }
 
     private static Wire wire(JsonNode n) {
         return new Wire(
-                Json.text(n, "id"),
+                JsonText.text(n, "id"),
                 Terminal.parse(n.get("ends").get(0).stringValue()),
                 Terminal.parse(n.get("ends").get(1).stringValue()),
-                Json.text(n, "colour"),
+                JsonText.text(n, "colour"),
                 size(n),
-                Json.number(n, "lengthMetres"),
-                "factory".equals(Json.text(n, "run")) ? Wire.Run.FACTORY : Wire.Run.FIELD,
-                Json.text(n, "cable"),
-                Json.text(n, "core"),
+                JsonText.number(n, "lengthMetres"),
+                "factory".equals(JsonText.text(n, "run")) ? Wire.Run.FACTORY : Wire.Run.FIELD,
+                JsonText.text(n, "cable"),
+                JsonText.text(n, "core"),
                 each(n, "colourAtEnds").stream().map(JsonNode::stringValue).toList());
     }
 
     private static Scenario scenario(JsonNode n) {
         List<Scenario.Step> steps = each(n, "steps").stream()
                 .map(s -> new Scenario.Step(
-                        Json.number(s, "atSeconds"), s.has("set") ? Json.map(s.get("set")) : Map.of(), faults(s)))
+                        JsonText.number(s, "atSeconds"),
+                        s.has("set") ? JsonText.map(s.get("set")) : Map.of(),
+                        faults(s)))
                 .toList();
-        String name = Json.text(n, "name");
+        String name = JsonText.text(n, "name");
         return new Scenario(
                 name == null ? "Scenario" : name,
-                n.has("start") ? Json.map(n.get("start")) : Map.of(),
+                n.has("start") ? JsonText.map(n.get("start")) : Map.of(),
                 steps,
                 faults(n),
-                Json.number(n, "untilSeconds"));
+                JsonText.number(n, "untilSeconds"));
     }
 
     private static List<Fault> faults(JsonNode n) {
         return each(n, "faults").stream().map(CircuitReader::fault).toList();
     }
 
-    static Fault fault(JsonNode n) {
-        FaultKind kind = FaultKind.of(Json.text(n, "kind")).orElseThrow();
+    /** Reads a fault that has been checked before. */
+    public static Fault readFault(JsonNode tree) {
+        return fault(tree);
+    }
+
+    private static Fault fault(JsonNode n) {
+        FaultKind kind = FaultKind.of(JsonText.text(n, "kind")).orElseThrow();
         Map<String, Object> details = new LinkedHashMap<>();
         kind.details().stream()
                 .filter(d -> n.has(d.key()))
-                .forEach(d -> details.put(d.key(), Json.plain(n.get(d.key()))));
-        return new Fault(kind, details, Json.number(n, "atSeconds"), Json.number(n, "untilSeconds"));
+                .forEach(d -> details.put(d.key(), JsonText.plain(n.get(d.key()))));
+        return new Fault(kind, details, JsonText.number(n, "atSeconds"), JsonText.number(n, "untilSeconds"));
     }
 }

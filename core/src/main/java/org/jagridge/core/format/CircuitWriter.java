@@ -17,7 +17,7 @@ public final class CircuitWriter {
 
     /** The circuit file, indented. */
     public static String write(Circuit circuit) {
-        return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(toMap(circuit));
+        return JsonText.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(toMap(circuit));
     }
 
     static Map<String, Object> toMap(Circuit c) {

@@ -47,7 +47,7 @@ final class Contactor extends PartType {
             String line = "L" + i;
             String load = "T" + i;
             if (poles.get(i - 1).equals("bar")) {
-                bars.add(draft.branch(line, load, line + "-" + load, Role.CONDUCTOR, Shape.NONE, true));
+                bars.add(draft.branch(line, load, line + "-" + load, Role.CONDUCTOR, Shape.BAR, true));
             } else {
                 contacts.add(draft.contact(line, load, Shape.CONTACT_OPEN, false));
             }

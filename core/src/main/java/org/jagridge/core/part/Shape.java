@@ -3,6 +3,8 @@ package org.jagridge.core.part;
 /** The symbol a branch is drawn with. */
 public enum Shape {
     NONE,
+    /** A solid pole of a contactor. */
+    BAR,
     CONTACT_OPEN,
     CONTACT_CLOSED,
     SWITCH,

@@ -258,7 +258,7 @@ final class ThermostatLogic {
             return Because.temperature(text);
         }
         if (call.fan() != old.fan()) {
-            return Because.input("fan is on " + m.word("fan"));
+            return Because.input("the fan is set to " + m.word("fan"));
         }
         if (call.compressor() && !old.compressor()) {
             return Because.timer("the least off time of " + Time.words(minOff) + " is over");

@@ -12,20 +12,20 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** JSON text to trees and trees to plain values. */
-final class Json {
+public final class JsonText {
     static final JsonMapper MAPPER = JsonMapper.builder()
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .build();
 
-    private Json() {}
+    private JsonText() {}
 
     /**
      * The tree of a JSON text.
      *
      * @throws MalformedException with line and column where the text isn't JSON
      */
-    static JsonNode parse(String text) {
+    public static JsonNode parse(String text) {
         try {
             JsonNode tree = MAPPER.readTree(text);
             if (tree == null || tree.isMissingNode()) {

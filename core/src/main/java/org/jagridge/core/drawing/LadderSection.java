@@ -1,0 +1,304 @@
+package org.jagridge.core.drawing;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+
+/**
+ * One section of a ladder: a galvanic component with its rails, its branches placed in rows and columns. No
+ * coordinates yet.
+ */
+final class LadderSection {
+    /** A branch in its place: between the levels of its two nets, on one row, its symbol in one column. */
+    record Placed(Branch branch, int left, int right, int row, int column, boolean flipped) {}
+
+    private final List<Branch> branches;
+    private final Nets nets;
+    private final Map<Integer, List<Branch>> atNet = new TreeMap<>();
+    private final Map<Integer, Integer> level = new HashMap<>();
+    private final Map<Branch, Placed> placed = new LinkedHashMap<>();
+    private final int hotRail;
+    private final int returnRail;
+    private int rows;
+    private int columns;
+
+    LadderSection(List<Branch> branches, Nets nets) {
+        this.branches = branches;
+        this.nets = nets;
+        for (Branch b : branches) {
+            at(a(b)).add(b);
+            if (a(b) != b(b)) {
+                at(b(b)).add(b);
+            }
+        }
+        Branch source = branches.stream()
+                .filter(b -> b.role().gives())
+                .min(Comparator.comparingInt(Branch::index))
+                .orElse(branches.get(0));
+        int hot = advance(a(source), source);
+        int ret = b(source);
+        Branch second = branches.stream()
+                .filter(b -> b.role().gives() && b != source && b.owner().equals(source.owner()) && b(b) == b(source))
+                .findFirst()
+                .orElse(null);
+        ret = second == null ? advance(ret, source) : advance(a(second), second);
+        hotRail = hot;
+        returnRail = ret == hot ? b(source) : ret;
+        place();
+    }
+
+    private int a(Branch b) {
+        return nets.ofNode(b.nodeA());
+    }
+
+    private int b(Branch b) {
+        return nets.ofNode(b.nodeB());
+    }
+
+    private int other(Branch branch, int net) {
+        return a(branch) == net ? b(branch) : a(branch);
+    }
+
+    private List<Branch> at(int net) {
+        return atNet.computeIfAbsent(net, n -> new ArrayList<>());
+    }
+
+    int hotRail() {
+        return hotRail;
+    }
+
+    int returnRail() {
+        return returnRail;
+    }
+
+    int rows() {
+        return rows;
+    }
+
+    /** Columns of symbols; levels run from 0 (hot rail) to this number (return rail). */
+    int columns() {
+        return columns;
+    }
+
+    int levelOf(int net) {
+        return level.get(net);
+    }
+
+    /** The placed branches in the order of rows and columns. */
+    List<Placed> placed() {
+        return placed.values().stream()
+                .sorted(Comparator.comparingInt(Placed::row).thenComparingInt(Placed::column))
+                .toList();
+    }
+
+    Set<Integer> nets() {
+        return atNet.keySet();
+    }
+
+    int ends(int net) {
+        return at(net).size();
+    }
+
+    /**
+     * From a pole through fuses, breakers and switches in series to the net where the circuit begins to branch. A
+     * chain that never branches is a rung, and the rail stays at the pole.
+     */
+    private int advance(int pole, Branch source) {
+        int branching = pole;
+        int net = pole;
+        Branch cameBy = source;
+        while (true) {
+            Branch from = cameBy;
+            List<Branch> onward = at(net).stream().filter(b -> b != from).toList();
+            if (onward.size() != 1
+                    || !(onward.get(0).role() == Role.PROTECTION
+                            || onward.get(0).role() == Role.CONTACT)) {
+                return branching;
+            }
+            cameBy = onward.get(0);
+            net = other(cameBy, net);
+            if (at(net).size() >= 3) {
+                branching = net;
+            }
+        }
+    }
+
+    private void place() {
+        levels();
+        Set<Branch> done = new HashSet<>();
+        for (List<Branch> group : groups()) {
+            Set<Integer> visited = new HashSet<>();
+            List<Branch> starts = new ArrayList<>(group);
+            starts.sort(Comparator.comparingInt((Branch b) -> touches(b, hotRail) ? 0 : 1)
+                    .thenComparingInt(b -> Math.min(level.get(a(b)), level.get(b(b))))
+                    .thenComparingInt(Branch::index));
+            for (Branch b : starts) {
+                if (!done.contains(b)) {
+                    follow(b, rows++, done, visited);
+                }
+            }
+        }
+    }
+
+    private boolean touches(Branch b, int net) {
+        return a(b) == net || b(b) == net;
+    }
+
+    /** Places a branch on a row and goes on along the same row as far as the chain leads. */
+    private void follow(Branch first, int row, Set<Branch> done, Set<Integer> visited) {
+        Branch b = first;
+        while (b != null) {
+            done.add(b);
+            int left = leftNet(b);
+            int right = other(b, left);
+            boolean toReturn = right == returnRail;
+            int column = toReturn && b.role().consumes() ? columns - 1 : level.get(left);
+            if (a(b) == b(b)) {
+                column = Math.min(level.get(left), columns - 1);
+            }
+            placed.put(b, new Placed(b, left, right, row, column, a(b) != left));
+            if (right == returnRail || right == hotRail || !visited.add(right)) {
+                return;
+            }
+            List<Branch> onward = at(right).stream()
+                    .filter(n -> !done.contains(n) && leftNet(n) == right)
+                    .sorted(Comparator.comparingInt(Branch::index))
+                    .toList();
+            for (Branch n : onward.subList(Math.min(1, onward.size()), onward.size())) {
+                later.addLast(n);
+            }
+            b = onward.isEmpty() ? null : onward.get(0);
+        }
+        while (!later.isEmpty()) {
+            Branch n = later.pollFirst();
+            if (!done.contains(n)) {
+                follow(n, rows++, done, visited);
+            }
+        }
+    }
+
+    private final Deque<Branch> later = new ArrayDeque<>();
+
+    private int leftNet(Branch b) {
+        int la = level.get(a(b));
+        int lb = level.get(b(b));
+        if (la == lb) {
+            return Math.min(a(b), b(b));
+        }
+        return la < lb ? a(b) : b(b);
+    }
+
+    /** Branches that hang together apart from the rails, in the order in which a reader meets their loads. */
+    private List<List<Branch>> groups() {
+        List<List<Branch>> groups = new ArrayList<>();
+        Set<Branch> taken = new HashSet<>();
+        for (Branch start : branches) {
+            if (!taken.add(start)) {
+                continue;
+            }
+            List<Branch> group = new ArrayList<>();
+            Deque<Branch> queue = new ArrayDeque<>(List.of(start));
+            while (!queue.isEmpty()) {
+                Branch b = queue.pollFirst();
+                group.add(b);
+                for (int net : new int[] {a(b), b(b)}) {
+                    if (net == hotRail || net == returnRail) {
+                        continue;
+                    }
+                    for (Branch n : at(net)) {
+                        if (taken.add(n)) {
+                            queue.addLast(n);
+                        }
+                    }
+                }
+            }
+            groups.add(group);
+        }
+        groups.sort(Comparator.comparingInt(LadderSection::rank).thenComparingInt(LadderSection::orderOf));
+        return groups;
+    }
+
+    /** Sources first, then what feeds another section, then the rest. */
+    private static int rank(List<Branch> group) {
+        if (group.stream().anyMatch(b -> b.role().gives())) {
+            return 0;
+        }
+        return group.stream().anyMatch(b -> b.role() == Role.PRIMARY) ? 1 : 2;
+    }
+
+    private static int orderOf(List<Branch> group) {
+        return group.stream()
+                .filter(b -> b.role().consumes())
+                .mapToInt(Branch::index)
+                .min()
+                .orElseGet(() -> group.stream().mapToInt(Branch::index).min().orElse(0));
+    }
+
+    /**
+     * Levels: nets are ordered by their distance from the hot rail, every branch points from the earlier net to the
+     * later one, and a net's level is the longest way to it. The return rail comes after all. A part that hangs on the
+     * return rail only is counted back from there.
+     */
+    private void levels() {
+        Map<Integer, Integer> distance = distances(hotRail, returnRail);
+        List<Integer> order = new ArrayList<>(distance.keySet());
+        order.sort(Comparator.comparingInt((Integer n) -> distance.get(n)).thenComparingInt(n -> n));
+        order.remove(Integer.valueOf(returnRail));
+        Map<Integer, Integer> rank = new HashMap<>();
+        order.forEach(net -> rank.put(net, rank.size()));
+        level.put(hotRail, 0);
+        int deepest = 0;
+        for (int net : order) {
+            int own = level.getOrDefault(net, 0);
+            deepest = Math.max(deepest, own);
+            for (Branch b : at(net)) {
+                int next = other(b, net);
+                if (next != returnRail && rank.get(next) > rank.get(net)) {
+                    level.merge(next, own + 1, Math::max);
+                }
+            }
+        }
+        Map<Integer, Integer> back = distances(returnRail, hotRail);
+        int longestBack = back.entrySet().stream()
+                .filter(e -> !distance.containsKey(e.getKey()))
+                .mapToInt(Map.Entry::getValue)
+                .max()
+                .orElse(0);
+        boolean loadOnly = at(hotRail).stream().anyMatch(b -> other(b, hotRail) == returnRail);
+        columns = Math.max(Math.max(deepest + 1, longestBack), loadOnly ? 1 : 2);
+        level.put(returnRail, columns);
+        back.forEach((net, d) -> level.putIfAbsent(net, columns - d));
+        // a net that no rail reaches: only in a component without a source
+        atNet.keySet().forEach(net -> level.putIfAbsent(net, 0));
+    }
+
+    /** Steps from a net to every other without passing through {@code wall}; the wall itself gets a distance. */
+    private Map<Integer, Integer> distances(int from, int wall) {
+        Map<Integer, Integer> distance = new HashMap<>();
+        Deque<Integer> queue = new ArrayDeque<>(List.of(from));
+        distance.put(from, 0);
+        while (!queue.isEmpty()) {
+            int net = queue.pollFirst();
+            if (net == wall) {
+                continue;
+            }
+            for (Branch b : at(net)) {
+                int next = other(b, net);
+                if (distance.putIfAbsent(next, distance.get(net) + 1) == null) {
+                    queue.addLast(next);
+                }
+            }
+        }
+        return distance;
+    }
+}

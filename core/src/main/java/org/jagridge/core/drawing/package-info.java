@@ -1,0 +1,12 @@
+/**
+ * Geometry of the drawings, computed from the circuit: where each line, symbol and text goes. No SVG here.
+ *
+ * <p>Start at {@link org.jagridge.core.drawing.LadderLayout#of} and {@link
+ * org.jagridge.core.drawing.ConnectionLayout#of}. Both return plain records in pixels, origin top left, y down. What is
+ * hot, idle or at fault is laid over the same geometry by whoever draws it, from a {@link org.jagridge.core.run.Frame}.
+ *
+ * <p>The ladder's steps: {@link org.jagridge.core.drawing.Nets} (what is one line) → sections, one a galvanic
+ * component → rails → levels (longest path from the hot rail) → rows (one a rung; series parts share it) → lanes for
+ * the vertical lines → coordinates. By construction no two nets share a line segment and no vertical meets a symbol.
+ */
+package org.jagridge.core.drawing;

@@ -1,0 +1,143 @@
+package org.jagridge.web.api;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.drawing.Connection;
+import org.jagridge.core.drawing.Ladder;
+import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.JsonText;
+import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.format.RunWriter;
+import org.jagridge.core.format.Schema;
+import org.jagridge.core.meter.Meter;
+import org.jagridge.core.meter.Reading;
+import org.jagridge.core.meter.Request;
+import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+import org.jagridge.web.circuits.CircuitRepository;
+import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.CircuitStore.Drawn;
+import org.jagridge.web.circuits.NotFoundException;
+import org.jagridge.web.svg.ConnectionSvg;
+import org.jagridge.web.svg.LadderSvg;
+import org.jagridge.web.svg.StandAlone;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** The JSON interface. Bodies are read as text so that every mistake can be told with its path. */
+@RestController
+class ApiController {
+    private static final String SVG = "image/svg+xml";
+
+    private final CircuitRepository circuits;
+    private final CircuitStore store;
+
+    ApiController(CircuitRepository circuits, CircuitStore store) {
+        this.circuits = circuits;
+        this.store = store;
+    }
+
+    @GetMapping(path = "/schema/jagridge-circuit-1.json", produces = "application/schema+json")
+    String schema() {
+        return Schema.text();
+    }
+
+    @PostMapping("/api/v1/run")
+    Map<String, Object> run(@RequestBody String body) {
+        JsonNode tree = JsonText.parse(body);
+        Circuit circuit = circuit(tree);
+        return RunWriter.toMap(Simulation.run(circuit, scenario(tree, circuit)));
+    }
+
+    @PostMapping("/api/v1/measure")
+    Map<String, Object> measure(@RequestBody String body) {
+        JsonNode tree = JsonText.parse(body);
+        Circuit circuit = circuit(tree);
+        Scenario scenario = scenario(tree, circuit);
+        List<Request> requests = ReadingRequests.read(tree, circuit);
+        double at = ReadingRequests.atSeconds(tree, scenario);
+        Run run = Simulation.run(circuit, scenario);
+        Meter meter = Meter.at(run, Time.micros(at));
+        List<Map<String, Object>> readings = new ArrayList<>();
+        for (Request request : requests) {
+            Reading r = meter.read(request);
+            Map<String, Object> m = new LinkedHashMap<>();
+            m.put("value", r.value());
+            m.put("unit", r.unit());
+            m.put("display", r.display());
+            m.put("says", r.says());
+            readings.add(m);
+        }
+        return Map.of("readings", readings);
+    }
+
+    @PostMapping(path = "/api/v1/ladder", produces = MediaType.APPLICATION_JSON_VALUE)
+    Ladder ladderGeometry(@RequestBody String body) {
+        return drawn(JsonText.parse(body)).ladder();
+    }
+
+    @PostMapping(path = "/api/v1/connection", produces = MediaType.APPLICATION_JSON_VALUE)
+    Connection connectionGeometry(@RequestBody String body) {
+        return drawn(JsonText.parse(body)).connection();
+    }
+
+    @PostMapping(path = "/api/v1/ladder", produces = SVG)
+    ResponseEntity<String> ladder(@RequestBody String body) {
+        Drawn drawn = drawn(JsonText.parse(body));
+        return svg(LadderSvg.write(drawn.ladder(), null, drawn.circuit().name(), StandAlone.style()));
+    }
+
+    @PostMapping(path = "/api/v1/connection", produces = SVG)
+    ResponseEntity<String> connection(@RequestBody String body) {
+        Drawn drawn = drawn(JsonText.parse(body));
+        return svg(ConnectionSvg.write(drawn.connection(), drawn.assembly(), null, StandAlone.style()));
+    }
+
+    private static ResponseEntity<String> svg(String text) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(SVG))
+                .header("Content-Security-Policy", StandAlone.policy())
+                .body(text);
+    }
+
+    private Circuit circuit(JsonNode tree) {
+        if (tree.has("circuit")) {
+            return CircuitReader.read(tree.get("circuit"), "/circuit");
+        }
+        return stored(tree).circuit();
+    }
+
+    private Drawn drawn(JsonNode tree) {
+        return tree.has("circuit") ? Drawn.of(circuit(tree)) : stored(tree);
+    }
+
+    private Drawn stored(JsonNode tree) {
+        JsonNode id = tree.get("circuitId");
+        if (id == null || !id.isIntegralNumber()) {
+            throw new MalformedException(
+                    List.of(new Problem("", "send a \"circuit\" or the number of a stored one as \"circuitId\"")));
+        }
+        CircuitRepository.Row row = circuits.find(id.longValue())
+                .orElseThrow(() -> new NotFoundException("There is no circuit with the id " + id.longValue() + "."));
+        return store.revision(row.revisionId());
+    }
+
+    private static Scenario scenario(JsonNode tree, Circuit circuit) {
+        if (!tree.has("scenario")) {
+            throw new MalformedException(
+                    List.of(new Problem("/scenario", "a \"scenario\" is needed; the least is {\"untilSeconds\": 60}")));
+        }
+        return CircuitReader.readScenario(tree.get("scenario"), "/scenario", circuit);
+    }
+}

@@ -1,0 +1,84 @@
+package org.jagridge.web.api;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Refuses bodies over 5 MB on the JSON interface with 413, whether or not they announce their length. */
+@Component
+class UploadLimit extends OncePerRequestFilter {
+    private static final int MOST = 5 * 1024 * 1024;
+
+    @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        return !request.getRequestURI().startsWith("/api/");
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        byte[] body = request.getContentLengthLong() > MOST ? null : read(request.getInputStream());
+        if (body == null) {
+            response.setStatus(HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);
+            response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+            response.getWriter()
+                    .write(
+                            "{\"title\":\"Too large\",\"status\":413,\"detail\":\"A request may have 5 MB at the most.\","
+                                    + "\"problems\":[{\"path\":\"\",\"message\":\"A request may have 5 MB at the most; split the circuit or leave out its layout.\"}]}");
+            return;
+        }
+        chain.doFilter(new Read(request, body), response);
+    }
+
+    /** The whole body, or null where it is too large. */
+    private static byte[] read(InputStream in) throws IOException {
+        byte[] body = in.readNBytes(MOST + 1);
+        return body.length > MOST ? null : body;
+    }
+
+    /** The request with its body already read. */
+    private static final class Read extends HttpServletRequestWrapper {
+        private final byte[] body;
+
+        Read(HttpServletRequest request, byte[] body) {
+            super(request);
+            this.body = body;
+        }
+
+        @Override
+        public ServletInputStream getInputStream() {
+            ByteArrayInputStream in = new ByteArrayInputStream(body);
+            return new ServletInputStream() {
+                @Override
+                public boolean isFinished() {
+                    return in.available() == 0;
+                }
+
+                @Override
+                public boolean isReady() {
+                    return true;
+                }
+
+                @Override
+                public void setReadListener(ReadListener listener) {
+                    throw new UnsupportedOperationException("this body is read at once");
+                }
+
+                @Override
+                public int read() {
+                    return in.read();
+                }
+            };
+        }
+    }
+}

@@ -1,0 +1,26 @@
+package org.jagridge.web.bench;
+
+/**
+ * Something a hand did at a bench.
+ *
+ * @param parent the action before it in its state, or null for the first
+ * @param undoTo the state that undo returns to, or null for the untouched bench
+ * @param undoMicros the time that undo returns to
+ * @param micros when on the bench's clock
+ * @param body JSON: what was set, which fault, where the leads are
+ */
+public record Action(long id, Long parent, Long undoTo, long undoMicros, long micros, Kind kind, String body) {
+
+    /** What sort of act. */
+    public enum Kind {
+        SET,
+        FAULT,
+        CLEAR,
+        METER;
+
+        /** Whether the act changes the circuit, not only where one looks. */
+        boolean moves() {
+            return this != METER;
+        }
+    }
+}

@@ -1,0 +1,143 @@
+package org.jagridge.web.bench;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.function.Function;
+import org.jagridge.core.part.Time;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The bench page and its acts. Every act answers with the whole workspace of the new state and its address. */
+@Controller
+class BenchController {
+    private static final String PAGE = "bench/bench";
+    private static final String WORKSPACE = "bench/bench :: workspace";
+
+    private final BenchService service;
+    private final JsonMapper json;
+
+    BenchController(BenchService service, JsonMapper json) {
+        this.service = service;
+        this.json = json;
+    }
+
+    @GetMapping("/circuits/{slug}/bench")
+    String resume(@PathVariable String slug) {
+        return "redirect:" + service.resume(slug);
+    }
+
+    @GetMapping("/bench/{id}")
+    String show(
+            @PathVariable long id,
+            @RequestParam(required = false) Long s,
+            @RequestParam(required = false) Double t,
+            @RequestHeader(name = "HX-Request", required = false) String partial,
+            @RequestHeader(name = "HX-History-Restore-Request", required = false) String restore,
+            Model model,
+            HttpServletResponse response) {
+        BenchState state = service.state(id, s, t == null ? null : Time.micros(t));
+        boolean whole = partial == null || restore != null;
+        if (!whole) {
+            response.setHeader("HX-Replace-Url", state.url());
+        }
+        model.addAttribute("bench", BenchView.of(state, json));
+        return whole ? PAGE : WORKSPACE;
+    }
+
+    @PostMapping("/bench/{id}/set")
+    String set(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestParam String key,
+            @RequestParam String value,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, state -> service.set(state, key, value), model, response);
+    }
+
+    @PostMapping("/bench/{id}/push")
+    String push(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestParam String key,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, state -> service.push(state, key), model, response);
+    }
+
+    @PostMapping("/bench/{id}/fault")
+    String fault(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestParam int fault,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, state -> service.fault(state, fault), model, response);
+    }
+
+    @PostMapping("/bench/{id}/clear")
+    String clear(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestParam long action,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, state -> service.clear(state, action), model, response);
+    }
+
+    @PostMapping("/bench/{id}/meter")
+    String meter(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestParam String mode,
+            @RequestParam String plus,
+            @RequestParam String minus,
+            @RequestParam(defaultValue = "false") boolean lowImpedance,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, state -> service.meter(state, mode, plus, minus, lowImpedance), model, response);
+    }
+
+    @PostMapping("/bench/{id}/undo")
+    String undo(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, service::undo, model, response);
+    }
+
+    private String act(
+            long id,
+            long s,
+            double t,
+            Function<BenchState, BenchState> act,
+            Model model,
+            HttpServletResponse response) {
+        BenchState state = act.apply(service.state(id, s, Time.micros(t)));
+        response.setHeader("HX-Push-Url", state.url());
+        model.addAttribute("bench", BenchView.of(state, json));
+        return WORKSPACE;
+    }
+
+    @ExceptionHandler
+    @ResponseStatus(HttpStatus.BAD_REQUEST)
+    String badAct(BadActException e, Model model) {
+        model.addAttribute("message", e.getMessage());
+        return "notice :: notice";
+    }
+}

@@ -1,0 +1,108 @@
+package org.jagridge.web.bench;
+
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.jdbc.support.KeyHolder;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The tables bench and bench_action. */
+@Repository
+class BenchRepository {
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    BenchRepository(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** @param head the newest action, or null for an untouched bench */
+    record Row(long id, long revisionId, Long head, long cursorMicros, String slug, String name, int revision) {}
+
+    private static final String SELECT = """
+            select b.id, b.revision_id, b.head, b.cursor_micros, c.slug, c.name, r.number as revision
+            from bench b
+            join circuit_revision r on r.id = b.revision_id
+            join circuit c on c.id = r.circuit_id
+            """;
+
+    Optional<Row> find(long id) {
+        return jdbc.sql(SELECT + " where b.id = ?").param(id).query(Row.class).optional();
+    }
+
+    /** The newest bench of a circuit revision. */
+    Optional<Row> newestOf(long revisionId) {
+        return jdbc.sql(SELECT + " where b.revision_id = ? order by b.id desc limit 1")
+                .param(revisionId)
+                .query(Row.class)
+                .optional();
+    }
+
+    long add(long revisionId, long cursorMicros) {
+        KeyHolder keys = new GeneratedKeyHolder();
+        jdbc.sql("insert into bench (revision_id, cursor_micros, created_at) values (?, ?, ?)")
+                .params(revisionId, cursorMicros, OffsetDateTime.now(clock))
+                .update(keys, "id");
+        return keys.getKey().longValue();
+    }
+
+    /** Stores an action and makes it the bench's head, in one transaction. */
+    @Transactional
+    public long add(long benchId, Action a, long cursorMicros) {
+        KeyHolder keys = new GeneratedKeyHolder();
+        jdbc.sql("""
+                        insert into bench_action
+                            (bench_id, parent_id, undo_to, undo_micros, at_micros, kind, body, created_at)
+                        values (?, ?, ?, ?, ?, ?, ?, ?)
+                        """)
+                .params(
+                        benchId,
+                        a.parent(),
+                        a.undoTo(),
+                        a.undoMicros(),
+                        a.micros(),
+                        a.kind().name(),
+                        a.body(),
+                        OffsetDateTime.now(clock))
+                .update(keys, "id");
+        long id = keys.getKey().longValue();
+        head(benchId, id, cursorMicros);
+        return id;
+    }
+
+    void head(long benchId, Long actionId, long cursorMicros) {
+        jdbc.sql("update bench set head = ?, cursor_micros = ? where id = ?")
+                .params(actionId, cursorMicros, benchId)
+                .update();
+    }
+
+    /** The actions that lead to {@code last}, oldest first. Empty where {@code last} is not of this bench. */
+    List<Action> chain(long benchId, long last) {
+        return jdbc.sql("""
+                        with recursive chain (id, parent_id, undo_to, undo_micros, at_micros, kind, body) as (
+                            select id, parent_id, undo_to, undo_micros, at_micros, kind, body
+                            from bench_action where id = :last and bench_id = :bench
+                            union all
+                            select a.id, a.parent_id, a.undo_to, a.undo_micros, a.at_micros, a.kind, a.body
+                            from bench_action a join chain c on a.id = c.parent_id
+                        )
+                        select id, parent_id, undo_to, undo_micros, at_micros, kind, body from chain order by id
+                        """)
+                .param("last", last)
+                .param("bench", benchId)
+                .query((rs, n) -> new Action(
+                        rs.getLong("id"),
+                        rs.getObject("parent_id", Long.class),
+                        rs.getObject("undo_to", Long.class),
+                        rs.getLong("undo_micros"),
+                        rs.getLong("at_micros"),
+                        Action.Kind.valueOf(rs.getString("kind")),
+                        rs.getString("body")))
+                .list();
+    }
+}

@@ -1,0 +1,336 @@
+package org.jagridge.web.bench;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.format.CircuitWriter;
+import org.jagridge.core.meter.Request;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Time;
+import org.jagridge.core.run.FaultList;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+import org.jagridge.web.circuits.CircuitRepository;
+import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.NotFoundException;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Benches: their states, and the acts that lead from one to the next. */
+@Service
+class BenchService {
+    /** How far beyond the instant shown a run looks ahead. */
+    private static final long LOOK_AHEAD = 900 * Time.SECOND;
+    /** The bench's clock goes on by this much with every act, so that one sees what it did. */
+    private static final long ACT_TAKES = Time.SECOND;
+
+    /** A fresh bench is shown this long after its power came on, when everything has come to rest. */
+    private static final long FIRST_LOOK = 10 * Time.SECOND;
+
+    private static final long PUSH_LASTS = Time.SECOND / 2;
+    private static final long LONGEST = 7L * 24 * 3600 * Time.SECOND;
+    private static final int RUNS_KEPT = 64;
+
+    private final BenchRepository benches;
+    private final CircuitRepository circuits;
+    private final CircuitStore store;
+    private final JsonMapper json;
+    private final Map<String, Run> runs = new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, Run> eldest) {
+            return size() > RUNS_KEPT;
+        }
+    };
+
+    BenchService(BenchRepository benches, CircuitRepository circuits, CircuitStore store, JsonMapper json) {
+        this.benches = benches;
+        this.circuits = circuits;
+        this.store = store;
+        this.json = json;
+    }
+
+    /** The address of a circuit's bench as it was left; a new bench where it has none. */
+    synchronized String resume(String slug) {
+        CircuitRepository.Row circuit =
+                circuits.find(slug).orElseThrow(() -> new NotFoundException("There is no circuit \"" + slug + "\"."));
+        BenchRepository.Row bench = benches.newestOf(circuit.revisionId())
+                .orElseGet(() -> row(benches.add(circuit.revisionId(), FIRST_LOOK)));
+        return state(bench.id(), null, null).url();
+    }
+
+    private BenchRepository.Row row(long benchId) {
+        return benches.find(benchId).orElseThrow(() -> new NotFoundException("There is no bench " + benchId + "."));
+    }
+
+    /**
+     * The bench in a state.
+     *
+     * @param head last action of the state, 0 for the untouched bench, null for where it was left
+     * @param micros instant, or null for where it was left
+     * @throws NotFoundException where there is no such bench or action
+     */
+    BenchState state(long benchId, Long head, Long micros) {
+        BenchRepository.Row bench = row(benchId);
+        long last = head != null ? head : Objects.requireNonNullElse(bench.head(), 0L);
+        List<Action> actions = last == 0 ? List.of() : benches.chain(benchId, last);
+        if (last != 0 && actions.isEmpty()) {
+            throw new NotFoundException("Bench " + benchId + " has no state " + last + ".");
+        }
+        CircuitStore.Drawn drawn = store.revision(bench.revisionId());
+        long at = Math.min(LONGEST, Math.max(0, micros != null ? micros : bench.cursorMicros()));
+        Run run = run(bench, last, actions, drawn, at);
+        return new BenchState(
+                bench, last, at, actions, faultsAt(actions, at), drawn, run, meter(actions, drawn.assembly()));
+    }
+
+    private synchronized Run run(
+            BenchRepository.Row bench, long last, List<Action> actions, CircuitStore.Drawn drawn, long at) {
+        long lastAct = actions.stream().mapToLong(Action::micros).max().orElse(0);
+        long horizon = (Math.max(at, lastAct) / LOOK_AHEAD + 2) * LOOK_AHEAD;
+        String key = bench.id() + "/" + last + "/" + horizon;
+        Run known = runs.get(key);
+        if (known == null) {
+            known = Simulation.run(drawn.circuit(), scenario(actions, horizon));
+            runs.put(key, known);
+        }
+        return known;
+    }
+
+    private Scenario scenario(List<Action> actions, long horizon) {
+        List<Scenario.Step> steps = new ArrayList<>();
+        Map<Long, Long> cleared = clearTimes(actions);
+        for (Action a : actions) {
+            double at = Time.seconds(a.micros());
+            JsonNode body = json.readTree(a.body());
+            if (a.kind() == Action.Kind.SET) {
+                String key = body.get("key").stringValue();
+                steps.add(new Scenario.Step(at, Map.of(key, plain(body.get("value"))), List.of()));
+                if (body.has("back")) {
+                    double then = Time.seconds(a.micros() + PUSH_LASTS);
+                    steps.add(new Scenario.Step(then, Map.of(key, plain(body.get("back"))), List.of()));
+                }
+            } else if (a.kind() == Action.Kind.FAULT) {
+                Fault fault = fault(body);
+                Long until = cleared.get(a.id());
+                Fault timed = new Fault(fault.kind(), fault.details(), at, until == null ? null : Time.seconds(until));
+                steps.add(new Scenario.Step(at, Map.of(), List.of(timed)));
+            }
+        }
+        return new Scenario("Bench", Map.of(), steps, List.of(), Time.seconds(horizon));
+    }
+
+    private Map<Long, Long> clearTimes(List<Action> actions) {
+        Map<Long, Long> times = new LinkedHashMap<>();
+        for (Action a : actions) {
+            if (a.kind() == Action.Kind.CLEAR) {
+                times.put(json.readTree(a.body()).get("action").longValue(), a.micros());
+            }
+        }
+        return times;
+    }
+
+    private static Fault fault(JsonNode body) {
+        return org.jagridge.core.format.CircuitReader.readFault(body);
+    }
+
+    private static Object plain(JsonNode value) {
+        return value.isBoolean()
+                ? (Object) value.booleanValue()
+                : value.isNumber() ? (Object) value.doubleValue() : value.stringValue();
+    }
+
+    private Map<Long, Fault> faultsAt(List<Action> actions, long at) {
+        Map<Long, Fault> faults = new LinkedHashMap<>();
+        Map<Long, Long> cleared = clearTimes(actions);
+        for (Action a : actions) {
+            if (a.kind() == Action.Kind.FAULT
+                    && a.micros() <= at
+                    && cleared.getOrDefault(a.id(), Long.MAX_VALUE) > at) {
+                faults.put(a.id(), fault(json.readTree(a.body())));
+            }
+        }
+        return faults;
+    }
+
+    private Request meter(List<Action> actions, Assembly assembly) {
+        for (int i = actions.size() - 1; i >= 0; i--) {
+            if (actions.get(i).kind() == Action.Kind.METER) {
+                JsonNode b = json.readTree(actions.get(i).body());
+                return new Request(
+                        Request.Mode.of(b.get("mode").stringValue()).orElseThrow(),
+                        Terminal.parse(b.get("plus").stringValue()),
+                        Terminal.parse(b.get("minus").stringValue()),
+                        null,
+                        1,
+                        b.get("lowImpedance").booleanValue());
+            }
+        }
+        return startingMeter(assembly);
+    }
+
+    /** The leads lie across the first control supply, or the first supply. */
+    private static Request startingMeter(Assembly assembly) {
+        Branch source = assembly.branches().stream()
+                .filter(b -> b.role() == Role.SECONDARY)
+                .findFirst()
+                .or(() -> assembly.branches().stream()
+                        .filter(b -> b.role() == Role.SOURCE && b.b() != null)
+                        .findFirst())
+                .orElse(null);
+        if (source == null) {
+            Terminal any = assembly.nodes().keySet().iterator().next();
+            return new Request(Request.Mode.AC_VOLTS, any, any, null, 1, false);
+        }
+        return new Request(Request.Mode.AC_VOLTS, source.a(), source.b(), null, 1, false);
+    }
+
+    /**
+     * Sets an input at the instant shown.
+     *
+     * @throws BadActException where there is no such input or it doesn't take that value
+     */
+    BenchState set(BenchState from, String key, String text) {
+        Field field = input(from.drawn().assembly(), key);
+        Object value = read(field, text);
+        return act(from, Action.Kind.SET, json.writeValueAsString(Map.of("key", key, "value", value)));
+    }
+
+    /** Pushes a button and lets it go again. */
+    BenchState push(BenchState from, String key) {
+        Field field = input(from.drawn().assembly(), key);
+        if (field.kind() == Field.Kind.MOMENTARY) {
+            return act(from, Action.Kind.SET, json.writeValueAsString(Map.of("key", key, "value", true)));
+        }
+        boolean rest = Boolean.TRUE.equals(field.initial());
+        return act(from, Action.Kind.SET, json.writeValueAsString(Map.of("key", key, "value", !rest, "back", rest)));
+    }
+
+    /** Puts in one of the circuit's faults, by its place in {@link FaultList#faultsOf}. */
+    BenchState fault(BenchState from, int index) {
+        List<Fault> all = FaultList.faultsOf(from.drawn().circuit());
+        if (index < 0 || index >= all.size()) {
+            throw new BadActException("There is no fault number " + index + " in this circuit.");
+        }
+        return act(from, Action.Kind.FAULT, json.writeValueAsString(CircuitWriter.fault(all.get(index))));
+    }
+
+    /** Takes a fault out again. */
+    BenchState clear(BenchState from, long faultAction) {
+        if (!from.faults().containsKey(faultAction)) {
+            throw new BadActException("That fault is not there now.");
+        }
+        return act(from, Action.Kind.CLEAR, json.writeValueAsString(Map.of("action", faultAction)));
+    }
+
+    /** Puts the meter's leads and dial. */
+    BenchState meter(BenchState from, String mode, String plus, String minus, boolean lowImpedance) {
+        Assembly assembly = from.drawn().assembly();
+        if (Request.Mode.of(mode).filter(m -> !m.clamps()).isEmpty()) {
+            throw new BadActException("The meter has no range \"" + mode + "\".");
+        }
+        for (String lead : List.of(plus, minus)) {
+            if (!Terminal.isWellFormed(lead)
+                    || assembly.node(Terminal.parse(lead)).isEmpty()) {
+                throw new BadActException(
+                        "There is no terminal \"" + lead + "\" in this circuit. Type part and terminal, like "
+                                + from.meter().plus() + ".");
+            }
+        }
+        Request request = new Request(
+                Request.Mode.of(mode).orElseThrow(),
+                Terminal.parse(plus),
+                Terminal.parse(minus),
+                null,
+                1,
+                lowImpedance);
+        return act(from, Action.Kind.METER, leads(request));
+    }
+
+    /** The state before the last act; the act stays in the database. */
+    BenchState undo(BenchState from) {
+        if (from.actions().isEmpty()) {
+            throw new BadActException("Nothing has been done at this bench yet.");
+        }
+        Action last = from.actions().get(from.actions().size() - 1);
+        long target = Objects.requireNonNullElse(last.undoTo(), 0L);
+        benches.head(from.bench().id(), last.undoTo(), last.undoMicros());
+        return state(from.bench().id(), target, last.undoMicros());
+    }
+
+    private static Field input(Assembly assembly, String key) {
+        int dot = key.indexOf('.');
+        return assembly.member(dot < 0 ? key : key.substring(0, dot)).stream()
+                .flatMap(m -> m.inputs().stream())
+                .filter(f -> f.name().equals(key.substring(dot + 1)))
+                .findFirst()
+                .orElseThrow(() -> new BadActException("There is nothing to set called \"" + key + "\"."));
+    }
+
+    private static Object read(Field field, String text) {
+        Object value = text;
+        try {
+            value = switch (field.kind()) {
+                case NUMBER -> (Object) Double.valueOf(text.strip().replace(',', '.'));
+                case FLAG, MOMENTARY -> (Object) Boolean.valueOf(text);
+                default -> (Object) text;
+            };
+        } catch (NumberFormatException e) {
+            throw new BadActException("\"" + text + "\" is not a number.");
+        }
+        String mistake = field.mistakeIn(value);
+        if (mistake != null) {
+            throw new BadActException(mistake + ".");
+        }
+        return value;
+    }
+
+    /**
+     * Appends an act at the instant shown. Acts after that instant are set aside: the new state doesn't have them, but
+     * undo brings them back.
+     */
+    private BenchState act(BenchState from, Action.Kind kind, String body) {
+        Long parent = null;
+        boolean leadsKept = true;
+        for (Action a : from.actions()) {
+            if (kind.moves() && a.kind().moves() && a.micros() > from.micros()) {
+                leadsKept = false;
+                break;
+            }
+            parent = a.id();
+        }
+        long then = from.micros() + (kind.moves() ? ACT_TAKES : 0);
+        if (then > LONGEST) {
+            throw new BadActException("This bench has run for a week. Start a fresh one.");
+        }
+        Long undoTo = from.head() == 0 ? null : from.head();
+        Action action = new Action(0, parent, undoTo, from.micros(), from.micros(), kind, body);
+        long id = benches.add(from.bench().id(), action, then);
+        if (!leadsKept) {
+            // the leads lay where they lie; what was set aside with the later acts must not move them
+            id = benches.add(
+                    from.bench().id(),
+                    new Action(0, id, undoTo, from.micros(), then, Action.Kind.METER, leads(from.meter())),
+                    then);
+        }
+        return state(from.bench().id(), id, then);
+    }
+
+    private String leads(Request meter) {
+        return json.writeValueAsString(Map.of(
+                "mode", meter.mode().word(),
+                "plus", meter.plus().toString(),
+                "minus", meter.minus().toString(),
+                "lowImpedance", meter.lowImpedance()));
+    }
+}

@@ -1,0 +1,45 @@
+package org.jagridge.web.bench;
+
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.meter.Request;
+import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Run;
+import org.jagridge.web.circuits.CircuitStore.Drawn;
+
+/**
+ * A bench at one instant.
+ *
+ * @param head the last action of this state, 0 for the untouched bench
+ * @param micros the instant shown
+ * @param faults the faults that are there at that instant, by the action that put them in
+ */
+record BenchState(
+        BenchRepository.Row bench,
+        long head,
+        long micros,
+        List<Action> actions,
+        Map<Long, Fault> faults,
+        Drawn drawn,
+        Run run,
+        Request meter) {
+
+    Frame frame() {
+        return run.at(micros);
+    }
+
+    /** The address of this state. */
+    String url() {
+        return url(micros);
+    }
+
+    String url(long at) {
+        return "/bench/" + bench.id() + "?s=" + head + "&t=" + seconds(at);
+    }
+
+    /** Seconds with as many decimals as needed, at most six. */
+    static String seconds(long micros) {
+        return java.math.BigDecimal.valueOf(micros, 6).stripTrailingZeros().toPlainString();
+    }
+}

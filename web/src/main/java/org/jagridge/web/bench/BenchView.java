@@ -1,0 +1,67 @@
+package org.jagridge.web.bench;
+
+import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.run.FaultList;
+import org.jagridge.web.svg.ConnectionSvg;
+import org.jagridge.web.svg.LadderSvg;
+import org.jagridge.web.svg.LiveState;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Everything the bench page shows of one state. */
+record BenchView(
+        long id,
+        long head,
+        String seconds,
+        String url,
+        String circuit,
+        int revision,
+        int acts,
+        HandsView hands,
+        List<FaultRow> faults,
+        List<String> faultChoices,
+        String ladder,
+        String connection,
+        String drawingNote,
+        MeterView meter,
+        TraceView trace,
+        String factsJson,
+        List<String> terminals) {
+
+    /** A fault that is in now. */
+    record FaultRow(long action, String words) {}
+
+    static BenchView of(BenchState state, JsonMapper json) {
+        LiveState live = new LiveState(state.frame());
+        return new BenchView(
+                state.bench().id(),
+                state.head(),
+                BenchState.seconds(state.micros()),
+                state.url(),
+                state.bench().name(),
+                state.bench().revision(),
+                state.actions().size(),
+                HandsView.of(state),
+                state.faults().entrySet().stream()
+                        .map(e -> new FaultRow(e.getKey(), e.getValue().words()))
+                        .toList(),
+                FaultList.faultsOf(state.drawn().circuit()).stream()
+                        .map(Fault::words)
+                        .toList(),
+                LadderSvg.write(state.drawn().ladder(), live, state.bench().name(), null),
+                ConnectionSvg.write(state.drawn().connection(), state.frame().assembly(), live, null),
+                state.drawn().circuit().places().size() + " places · "
+                        + state.drawn().circuit().wires().size() + " wires",
+                MeterView.of(state),
+                TraceView.of(state),
+                safe(json.writeValueAsString(Facts.of(state, live))),
+                state.drawn().assembly().nodes().keySet().stream()
+                        .map(Object::toString)
+                        .toList());
+    }
+
+    /** JSON that may stand inside a script element: no text in it can close the element. */
+    private static String safe(String text) {
+        return text.replace("<", "\\u003c");
+    }
+}

@@ -1,0 +1,95 @@
+package org.jagridge.web.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Numbers;
+
+/** The strip of hand controls: every input of every part, by place, always in the same order. */
+record HandsView(List<Group> groups, int moved) {
+
+    /** A place. */
+    record Group(String title, List<PartHands> parts) {}
+
+    /** A part with its controls. @param single whether it has just one, which then stands on the part's line */
+    record PartHands(String id, String title, List<Control> controls, boolean single) {}
+
+    /**
+     * One control.
+     *
+     * @param digit the digit key that throws it, or empty
+     * @param moved whether it isn't where it started
+     */
+    record Control(
+            String key,
+            String label,
+            String kind,
+            String value,
+            List<String> choices,
+            String min,
+            String max,
+            String step,
+            String unit,
+            String digit,
+            boolean moved) {}
+
+    static HandsView of(BenchState state) {
+        Circuit circuit = state.drawn().circuit();
+        List<Group> groups = new ArrayList<>();
+        int digit = 1;
+        int moved = 0;
+        for (Place place : circuit.places()) {
+            List<PartHands> parts = new ArrayList<>();
+            for (Assembly.Member m : state.drawn().assembly().members()) {
+                if (!m.part().place().equals(place.id()) || m.inputs().isEmpty()) {
+                    continue;
+                }
+                List<Control> controls = new ArrayList<>();
+                for (Field f : m.inputs()) {
+                    boolean throwable = f.kind() == Field.Kind.FLAG && !f.name().equals("pulled") && digit <= 9;
+                    Control c = control(m.part(), f, state.frame().inputs(), throwable ? "" + digit++ : "");
+                    controls.add(c);
+                    moved += c.moved() ? 1 : 0;
+                }
+                parts.add(new PartHands(m.part().id(), m.part().title(), controls, controls.size() == 1));
+            }
+            if (!parts.isEmpty()) {
+                groups.add(new Group(place.name(), parts));
+            }
+        }
+        return new HandsView(groups, moved);
+    }
+
+    private static Control control(Part part, Field f, Map<String, Object> inputs, String digit) {
+        String key = part.id() + "." + f.name();
+        Object value = inputs.get(key);
+        String shown = value instanceof Number n ? Numbers.plain(n.doubleValue()) : String.valueOf(value);
+        boolean push =
+                f.kind() == Field.Kind.MOMENTARY || "push".equals(part.params().get("kind"));
+        String kind = push ? "push" : f.kind().name().toLowerCase(java.util.Locale.ROOT);
+        return new Control(
+                key,
+                label(f.name()),
+                kind,
+                shown,
+                f.choices(),
+                Numbers.plain(f.min()),
+                Numbers.plain(f.max()),
+                "0.1",
+                f.unit(),
+                digit,
+                f.kind() != Field.Kind.MOMENTARY && !value.equals(f.initial()));
+    }
+
+    /** {@code roomCelsius} is the room, {@code heatSetCelsius} the heat set point. */
+    private static String label(String input) {
+        return input.replaceAll("Celsius$", "")
+                .replaceAll("([a-z])([A-Z])", "$1 $2")
+                .toLowerCase(java.util.Locale.ROOT);
+    }
+}

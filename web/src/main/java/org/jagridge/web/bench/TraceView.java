@@ -1,0 +1,100 @@
+package org.jagridge.web.bench;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.jagridge.core.run.Event;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.RunProblem;
+import org.jagridge.core.trace.Lanes;
+import org.jagridge.core.trace.Narrator;
+import org.jagridge.web.svg.TimingSvg;
+
+/** The trace: what happened and why, and the chart with its cursor. */
+record TraceView(
+        List<Row> rows,
+        String chart,
+        String clock,
+        String previous,
+        String next,
+        String start,
+        String rest,
+        long nextGapMillis,
+        List<String> problems) {
+
+    /**
+     * One event.
+     *
+     * @param now whether it is the last one before the cursor
+     * @param ahead whether it is still to come
+     */
+    record Row(
+            String url,
+            String time,
+            String title,
+            String name,
+            String why,
+            String part,
+            boolean now,
+            boolean ahead,
+            boolean input) {}
+
+    private static final double WIDTH = 640;
+
+    static TraceView of(BenchState state) {
+        Run run = state.run();
+        Narrator narrator = new Narrator(run.circuit());
+        List<Row> rows = new ArrayList<>();
+        Event last = null;
+        for (Event e : run.events()) {
+            if (e.micros() <= state.micros()) {
+                last = e;
+            }
+        }
+        for (Event e : run.events()) {
+            rows.add(new Row(
+                    state.url(e.micros()),
+                    clock(e.micros()),
+                    narrator.title(e),
+                    narrator.name(e),
+                    e.because().text() + (e.backFeed() ? " · back-feed" : ""),
+                    e.part(),
+                    e == last,
+                    e.micros() > state.micros(),
+                    e.isInput()));
+        }
+        Long before = null;
+        Long after = null;
+        Set<Long> seen = new HashSet<>();
+        for (Event e : run.events()) {
+            seen.add(e.micros());
+            if (e.micros() < state.micros()) {
+                before = e.micros();
+            } else if (e.micros() > state.micros() && after == null) {
+                after = e.micros();
+            }
+        }
+        return new TraceView(
+                rows,
+                TimingSvg.write(run, Lanes.of(run), state.micros(), WIDTH),
+                clock(state.micros()),
+                before == null ? null : state.url(before),
+                after == null ? null : state.url(after),
+                state.url(0),
+                run.restAt() > state.micros() ? state.url(run.restAt()) : null,
+                after == null ? 0 : (after - state.micros()) / 1000,
+                run.problems().stream().map(RunProblem::message).toList());
+    }
+
+    /** {@code 0:10.015}: minutes, seconds and milliseconds; hours in front where there are any. */
+    static String clock(long micros) {
+        long ms = Math.round(micros / 1000.0);
+        long seconds = ms / 1000;
+        String tail = String.format(Locale.ROOT, "%02d.%03d", seconds % 60, ms % 1000);
+        return seconds < 3600
+                ? seconds / 60 + ":" + tail
+                : seconds / 3600 + ":" + String.format(Locale.ROOT, "%02d", seconds / 60 % 60) + ":" + tail;
+    }
+}

@@ -1,0 +1,57 @@
+package org.jagridge.web.circuits;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.drawing.Connection;
+import org.jagridge.core.drawing.ConnectionLayout;
+import org.jagridge.core.drawing.Ladder;
+import org.jagridge.core.drawing.LadderLayout;
+import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.part.Assembly;
+import org.springframework.stereotype.Component;
+
+/** Circuits by revision with what is derived from them once: assembly and both layouts. Revisions never change. */
+@Component
+public class CircuitStore {
+    private static final int KEPT = 32;
+
+    private final CircuitRepository repository;
+    private final Map<Long, Drawn> kept = new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Long, Drawn> eldest) {
+            return size() > KEPT;
+        }
+    };
+
+    CircuitStore(CircuitRepository repository) {
+        this.repository = repository;
+    }
+
+    /** A circuit with its layouts. */
+    public record Drawn(Circuit circuit, Assembly assembly, Ladder ladder, Connection connection) {
+        public static Drawn of(Circuit circuit) {
+            Assembly assembly = Assembly.of(circuit);
+            return new Drawn(circuit, assembly, LadderLayout.of(assembly), ConnectionLayout.of(assembly));
+        }
+    }
+
+    /**
+     * The circuit of a revision.
+     *
+     * @throws NotFoundException where there is none
+     */
+    public synchronized Drawn revision(long revisionId) {
+        Drawn known = kept.get(revisionId);
+        if (known == null) {
+            String body = repository
+                    .body(revisionId)
+                    .orElseThrow(() -> new NotFoundException("There is no circuit revision " + revisionId + "."));
+            known = Drawn.of(CircuitReader.read(body));
+            kept.put(revisionId, known);
+        }
+        return known;
+    }
+}

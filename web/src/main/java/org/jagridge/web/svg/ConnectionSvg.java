@@ -1,0 +1,148 @@
+package org.jagridge.web.svg;
+
+import java.util.Locale;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.drawing.Connection;
+import org.jagridge.core.drawing.Connection.Box;
+import org.jagridge.core.drawing.Connection.Post;
+import org.jagridge.core.drawing.Connection.Route;
+import org.jagridge.core.part.Assembly;
+
+/** Writes a connection diagram: wires in the colour of their insulation, the electrical state as a halo under them. */
+public final class ConnectionSvg {
+    private final Connection connection;
+    private final Circuit circuit;
+    private final Assembly assembly;
+    private final LiveState live;
+    private final Svg svg = new Svg();
+
+    private ConnectionSvg(Connection connection, Assembly assembly, LiveState live) {
+        this.connection = connection;
+        this.assembly = assembly;
+        circuit = assembly.circuit();
+        this.live = live;
+    }
+
+    /** The drawing as one {@code svg} element; {@code live} is null for the circuit at rest. */
+    public static String write(Connection connection, Assembly assembly, LiveState live, String style) {
+        return new ConnectionSvg(connection, assembly, live).write(style);
+    }
+
+    private String write(String style) {
+        StandAlone.open(
+                svg,
+                connection.width(),
+                connection.height(),
+                "connection",
+                "Connection diagram: " + circuit.name(),
+                style);
+        for (Box place : connection.places()) {
+            svg.element(
+                    "rect",
+                    "class",
+                    "place",
+                    "x",
+                    place.x(),
+                    "y",
+                    place.y(),
+                    "width",
+                    place.width(),
+                    "height",
+                    place.height(),
+                    "rx",
+                    5);
+            svg.text(place.titleAt().x(), place.titleAt().y(), place.title(), "start", "t-place");
+        }
+        connection.parts().forEach(this::part);
+        connection.wires().forEach(this::wire);
+        connection.posts().forEach(this::post);
+        return svg.close("svg").toString();
+    }
+
+    private void part(Box box) {
+        String signal = live == null ? null : live.frame().signals().get(box.id());
+        boolean works = live != null
+                && assembly.branchesOf(box.id()).stream().anyMatch(b -> Symbols.shows(b.shape()) && live.works(b));
+        String css = "part" + (works ? " on" : "") + (live != null && live.burnt(box.id()) ? " burnt" : "");
+        svg.open("g", "class", css, "data-part", box.id(), "data-signal", signal, "tabindex", 0, "role", "button");
+        svg.title(box.title() + ", " + box.note() + (signal == null ? "" : ", " + signal));
+        svg.element(
+                "rect",
+                "class",
+                "body",
+                "x",
+                box.x(),
+                "y",
+                box.y(),
+                "width",
+                box.width(),
+                "height",
+                box.height(),
+                "rx",
+                3);
+        svg.text(box.titleAt().x(), box.titleAt().y(), box.title(), "middle", "t-part");
+        svg.close("g");
+    }
+
+    private void wire(Route route) {
+        Wire wire = circuit.wire(route.wire()).orElseThrow();
+        StringBuilder d = new StringBuilder();
+        for (Connection.Point p : route.points()) {
+            d.append(d.isEmpty() ? 'M' : 'L')
+                    .append(Svg.number(p.x()))
+                    .append(' ')
+                    .append(Svg.number(p.y()));
+        }
+        boolean broken = live != null
+                && !live.frame().conducts(assembly.branchesOf(wire.id()).get(0));
+        boolean flows =
+                live != null && live.flows(assembly.branchesOf(wire.id()).get(0));
+        String side = live == null ? "rest" : live.side(route.node());
+        String css = "wire " + side + (flows ? " flow" : "") + (broken ? " broken" : "")
+                + (wire.run() == Wire.Run.FIELD ? " field" : "");
+        String colour = circuit.colourOf(wire);
+        svg.open("g", "class", css, "data-wire", wire.id(), "tabindex", 0, "role", "button");
+        svg.title(
+                "wire " + wire.id() + (colour == null ? "" : ", " + colour) + ", " + wire.from() + " to " + wire.to());
+        svg.element("path", "class", "halo", "d", d);
+        svg.element("path", "class", "jacket", "d", d);
+        svg.element("path", "class", "core ins-" + insulation(colour), "d", d);
+        svg.close("g");
+    }
+
+    /** The colour as a class; a second conductor of a colour, like red-2, is drawn as the first. */
+    private static String insulation(String colour) {
+        return colour == null ? "unknown" : colour.toLowerCase(Locale.ROOT).replaceAll("[^a-z].*", "");
+    }
+
+    private void post(Post p) {
+        String side = live == null ? "rest" : live.side(p.node());
+        svg.element(
+                "circle",
+                "class",
+                "post " + side,
+                "cx",
+                p.x(),
+                "cy",
+                p.y(),
+                "r",
+                4,
+                "data-terminal",
+                p.terminal(),
+                "data-part",
+                p.terminal().part(),
+                "tabindex",
+                0,
+                "role",
+                "button",
+                "aria-label",
+                "terminal " + p.terminal());
+        switch (p.edge()) {
+            case LEFT -> svg.text(p.x() + 8, p.y() + 3.5, p.label(), "start", "t-post");
+            case RIGHT -> svg.text(p.x() - 8, p.y() + 3.5, p.label(), "end", "t-post");
+            case TOP -> svg.text(p.x(), p.y() + 15, p.label(), "middle", "t-post");
+            case BOTTOM -> svg.text(p.x(), p.y() - 8, p.label(), "middle", "t-post");
+        }
+    }
+}

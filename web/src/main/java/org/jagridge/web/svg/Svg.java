@@ -1,0 +1,86 @@
+package org.jagridge.web.svg;
+
+import java.util.Locale;
+
+/** Writes SVG elements; escapes what it is given. */
+final class Svg {
+    private final StringBuilder out = new StringBuilder(32_768);
+
+    /** An element without content; attributes as alternating names and values, nulls left out. */
+    Svg element(String name, Object... attributes) {
+        return start(name, "/>", attributes);
+    }
+
+    Svg open(String name, Object... attributes) {
+        return start(name, ">", attributes);
+    }
+
+    private Svg start(String name, String end, Object... attributes) {
+        out.append('<').append(name);
+        for (int i = 0; i < attributes.length; i += 2) {
+            if (attributes[i + 1] != null) {
+                out.append(' ')
+                        .append(attributes[i])
+                        .append("=\"")
+                        .append(escape(show(attributes[i + 1])))
+                        .append('"');
+            }
+        }
+        out.append(end);
+        return this;
+    }
+
+    Svg close(String name) {
+        out.append("</").append(name).append('>');
+        return this;
+    }
+
+    Svg title(String text) {
+        out.append("<title>").append(escape(text)).append("</title>");
+        return this;
+    }
+
+    Svg text(double x, double y, String text, String anchor, String cssClass, Object... attributes) {
+        Object[] all = new Object[attributes.length + 8];
+        System.arraycopy(new Object[] {"x", x, "y", y, "text-anchor", anchor, "class", cssClass}, 0, all, 0, 8);
+        System.arraycopy(attributes, 0, all, 8, attributes.length);
+        open("text", all);
+        out.append(escape(text));
+        return close("text");
+    }
+
+    Svg raw(String svg) {
+        out.append(svg);
+        return this;
+    }
+
+    private static String show(Object value) {
+        return value instanceof Double d ? number(d) : String.valueOf(value);
+    }
+
+    /** A coordinate with one decimal at the most. */
+    static String number(double d) {
+        String s = String.format(Locale.ROOT, "%.1f", d);
+        return s.endsWith(".0") ? s.substring(0, s.length() - 2) : s;
+    }
+
+    static String escape(String text) {
+        StringBuilder b = new StringBuilder(text.length() + 8);
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            switch (c) {
+                case '<' -> b.append("&lt;");
+                case '>' -> b.append("&gt;");
+                case '&' -> b.append("&amp;");
+                case '"' -> b.append("&quot;");
+                default -> b.append(c < ' ' && c != '\n' && c != '\t' ? ' ' : c);
+            }
+        }
+        return b.toString();
+    }
+
+    @Override
+    public String toString() {
+        return out.toString();
+    }
+}

@@ -1,0 +1,87 @@
+package org.jagridge.web.svg;
+
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Shape;
+
+/** Ladder symbols after North American practice, drawn around (0, 0), 26 wide unless said otherwise. */
+final class Symbols {
+    private static final String RAYS =
+            "<path class=\"rays\" d=\"M0-13V-17M0 13V17M9.2-9.2L12-12M9.2 9.2L12 12M-9.2 9.2L-12 12M-9.2-9.2L-12-12\"/>";
+
+    private Symbols() {}
+
+    /** The inside of a symbol. @param joined whether a contact is joined now */
+    static String of(Branch branch, double width, boolean joined, boolean works) {
+        return switch (branch.shape()) {
+            case CONTACT_OPEN -> contact(false, joined);
+            case CONTACT_CLOSED -> contact(true, joined);
+            case THERMOSTAT -> blade(joined) + "<path class=\"sym\" d=\"M0-3v4l3 1.5-6 2.5 3 1.5v3\"/>";
+            case SWITCH -> blade(joined);
+            case PUSH_BUTTON -> push(branch.restClosed(), joined);
+            case FUSE ->
+                "<path class=\"sym\" d=\"M-13 0H-10M10 0H13\"/>"
+                        + "<rect class=\"sym body\" x=\"-10\" y=\"-5\" width=\"20\" height=\"10\" rx=\"2\"/>"
+                        + (joined
+                                ? "<path class=\"sym\" d=\"M-10 0H10\"/>"
+                                : "<path class=\"sym\" d=\"M-10 0H-4M4 0H10M-3-3L3 3M-3 3L3-3\"/>");
+            case BREAKER ->
+                "<path class=\"sym\" d=\"M-13 0H-10M10 0H13\"/>"
+                        + (joined
+                                ? "<path class=\"sym\" d=\"M-10 0Q0-11 10 0\"/>"
+                                : "<path class=\"sym\" d=\"M-10 0Q-4-12 7-11\"/>")
+                        + "<circle class=\"sym body\" cx=\"-10\" r=\"2\"/><circle class=\"sym body\" cx=\"10\" r=\"2\"/>";
+            case COIL -> round("", works);
+            case LAMP -> round("<path class=\"sym\" d=\"M-7-7L7 7M-7 7L7-7\"/>", works);
+            case MOTOR -> round("<text class=\"letter\" y=\"4\" text-anchor=\"middle\">M</text>", works);
+            case SUPPLY -> round("<path class=\"sym\" d=\"M-6 0q3-6 6 0t6 0\"/>", false);
+            case RESISTOR ->
+                "<path class=\"sym body" + on(works) + "\" d=\"M-20 0h5l2.5-6 5 12 5-12 5 12 5-12 5 12 2.5-6h5\"/>";
+            case SOLENOID ->
+                "<path class=\"sym\" d=\"M-13 0H-11M11 0H13\"/><rect class=\"sym body" + on(works)
+                        + "\" x=\"-11\" y=\"-7\" width=\"22\" height=\"14\"/><path class=\"sym\" d=\"M-11 7L11-7\"/>";
+            case WINDING -> winding(works);
+            case BAR -> "<path class=\"sym thick\" d=\"M-13 0H13\"/>";
+            case BOX, NONE ->
+                "<rect class=\"sym body" + on(works) + "\" x=\"" + Svg.number(-width / 2) + "\" y=\"-9\" width=\""
+                        + Svg.number(width) + "\" height=\"18\" rx=\"2\"/>";
+        };
+    }
+
+    private static String on(boolean works) {
+        return works ? " on" : "";
+    }
+
+    private static String contact(boolean restClosed, boolean joined) {
+        return (joined ? "<rect class=\"bridge\" x=\"-5\" y=\"-4\" width=\"10\" height=\"8\"/>" : "")
+                + "<path class=\"sym\" d=\"M-13 0H-5M5 0H13M-5-9V9M5-9V9"
+                + (restClosed ? "M-8 9L8-9" : "") + "\"/>";
+    }
+
+    private static String blade(boolean joined) {
+        return "<path class=\"sym\" d=\"M-13 0H-10M10 0H13M-8 0L" + (joined ? "8-1" : "7-9") + "\"/>"
+                + "<circle class=\"sym body\" cx=\"-10\" r=\"2\"/><circle class=\"sym body\" cx=\"10\" r=\"2\"/>";
+    }
+
+    private static String push(boolean restClosed, boolean joined) {
+        double y = joined ? (restClosed ? 3 : -2.5) : restClosed ? 6 : -7;
+        return "<path class=\"sym\" d=\"M-13 0H-10M10 0H13M-10 " + Svg.number(y) + "H10M0 " + Svg.number(y)
+                + "V-11M-4-11H4\"/>"
+                + "<circle class=\"sym body\" cx=\"-10\" r=\"2\"/><circle class=\"sym body\" cx=\"10\" r=\"2\"/>";
+    }
+
+    private static String round(String inner, boolean works) {
+        return (works ? RAYS : "") + "<path class=\"sym\" d=\"M-13 0H-10M10 0H13\"/><circle class=\"sym body"
+                + on(works) + "\" r=\"10\"/>" + inner;
+    }
+
+    private static String winding(boolean works) {
+        return "<path class=\"sym" + on(works)
+                + "\" d=\"M-28 0h4a6 6 0 0 1 12 0a6 6 0 0 1 12 0a6 6 0 0 1 12 0a6 6 0 0 1 12 0h4\"/>"
+                + "<path class=\"sym thin\" d=\"M-24 5H24M-24 8H24\"/>";
+    }
+
+    /** Whether the symbol of a shape shows by itself that it works. */
+    static boolean shows(Shape shape) {
+        return shape == Shape.COIL || shape == Shape.LAMP || shape == Shape.MOTOR;
+    }
+}

@@ -1,0 +1,282 @@
+// What only the browser knows of a bench: what is pointed at, a lead being dragged, the play clock, the keys.
+(function () {
+  "use strict";
+  const $ = (selector) => document.querySelector(selector);
+  const scrolls = {};
+  let facts = {};
+  let armed = null;
+  let drag = null;
+  let timer = null;
+  let tab = "ladder";
+  let pointedAt = null;
+
+  function readFacts() {
+    const element = $("#facts");
+    facts = element ? JSON.parse(element.textContent) : {};
+  }
+
+  // ---- pointing: the same thing lights everywhere
+
+  function kindsOf(element) {
+    const d = element.dataset;
+    if (d.terminal) return [["terminal", d.terminal]];
+    if (d.wire) return [["wire", d.wire]];
+    if (d.part) return [["part", d.part]];
+    if (d.net) return [["net", d.net]];
+    return [];
+  }
+
+  function light(element) {
+    document.querySelectorAll(".lit").forEach((e) => e.classList.remove("lit"));
+    if (!element) return;
+    for (const [kind, name] of kindsOf(element)) {
+      const selector = kind === "terminal" ? `[data-terminal="${CSS.escape(name)}"]` : `[data-${kind}="${CSS.escape(name)}"]`;
+      document.querySelectorAll(selector).forEach((e) => {
+        if (kind !== "part" || !e.dataset.terminal) e.classList.add("lit");
+      });
+      pointedAt = `${kind}:${name}`;
+      inspect();
+    }
+  }
+
+  function inspect() {
+    if (facts[pointedAt]) $("#inspector").textContent = facts[pointedAt];
+  }
+
+  const pointable = "[data-terminal],[data-wire],[data-part],[data-net]";
+  document.addEventListener("pointerover", (e) => {
+    const element = e.target.closest && e.target.closest(pointable);
+    if (element && !drag) light(element);
+  });
+  document.addEventListener("focusin", (e) => {
+    const element = e.target.closest && e.target.closest(".drawing [tabindex]");
+    if (element) light(element);
+  });
+
+  // ---- the meter's leads: click, drag or type
+
+  function place(lead, terminal) {
+    $(lead === "red" ? "#lead-plus" : "#lead-minus").value = terminal;
+    htmx.trigger($("#leads"), "submit");
+  }
+
+  function arm(lead) {
+    armed = lead;
+    document.body.classList.toggle("arming", armed !== null);
+    document.querySelectorAll(".lead").forEach((l) => l.classList.toggle("armed", armed !== null && l.classList.contains(armed)));
+  }
+
+  function terminalAt(target) {
+    const element = target && target.closest && target.closest("[data-terminal]");
+    return element ? element.dataset.terminal : null;
+  }
+
+  document.addEventListener("click", (e) => {
+    const terminal = terminalAt(e.target);
+    if (terminal) {
+      place(armed || "red", terminal);
+      arm(null);
+      return;
+    }
+    const label = e.target.closest(".lead");
+    if (label && e.target.tagName === "SPAN") {
+      e.preventDefault();
+      const lead = label.classList.contains("red") ? "red" : "black";
+      arm(armed === lead ? null : lead);
+    }
+    const chosen = e.target.closest("[data-tab]");
+    if (chosen) showTab(chosen.dataset.tab);
+    const view = e.target.closest("[data-view]");
+    if (view) toggleView(view.dataset.view);
+    const chart = e.target.closest(".chart svg");
+    if (chart) scrub(chart, e.clientX);
+    if (e.target.closest("#play")) togglePlay();
+  });
+
+  document.addEventListener("pointerdown", (e) => {
+    const probe = e.target.closest && e.target.closest("[data-lead]");
+    if (!probe) return;
+    e.preventDefault();
+    drag = { lead: probe.dataset.lead };
+    document.body.classList.add("dragging");
+  });
+  document.addEventListener("pointermove", (e) => {
+    if (!drag) return;
+    const under = document.elementsFromPoint(e.clientX, e.clientY).find((x) => x.dataset && x.dataset.terminal);
+    light(under || null);
+  });
+  document.addEventListener("pointerup", (e) => {
+    if (!drag) return;
+    const lead = drag.lead;
+    drag = null;
+    document.body.classList.remove("dragging");
+    const under = document.elementsFromPoint(e.clientX, e.clientY).find((x) => x.dataset && x.dataset.terminal);
+    if (under) place(lead, under.dataset.terminal);
+  });
+
+  // draws the two probes at their terminals in both drawings
+  function drawLeads() {
+    for (const [lead, id] of [["red", "#lead-plus"], ["black", "#lead-minus"]]) {
+      const input = $(id);
+      if (!input) continue;
+      document.querySelectorAll(`.drawing circle[data-terminal="${CSS.escape(input.value)}"]`).forEach((post) => {
+        const x = Number(post.getAttribute("cx"));
+        const y = Number(post.getAttribute("cy"));
+        const side = lead === "red" ? 1 : -1;
+        const probe = document.createElementNS("http://www.w3.org/2000/svg", "path");
+        probe.setAttribute("class", `probe ${lead}`);
+        probe.setAttribute("d", `M${x} ${y}l${side * 4}-6l${side * 10}-13l5 3l${side * -9} 13z`);
+        probe.dataset.lead = lead;
+        post.ownerSVGElement.appendChild(probe);
+      });
+    }
+  }
+
+  // ---- time
+
+  function scrub(svg, clientX) {
+    const box = svg.getBoundingClientRect();
+    const x = ((clientX - box.left) * svg.viewBox.baseVal.width) / box.width;
+    const xs = svg.dataset.xs.split(" ").map(Number);
+    const instants = svg.dataset.instants.split(" ").map(Number);
+    let i = 1;
+    while (i < xs.length - 1 && xs[i] < x) i++;
+    const share = Math.min(1, Math.max(0, (x - xs[i - 1]) / (xs[i] - xs[i - 1] || 1)));
+    go(instants[i - 1] + share * (instants[i] - instants[i - 1]));
+  }
+
+  function go(seconds) {
+    const w = $("#workspace").dataset;
+    htmx.ajax("GET", `/bench/${w.bench}?s=${w.state}&t=${seconds.toFixed(6)}`, { target: "#workspace", swap: "outerHTML" });
+  }
+
+  function togglePlay() {
+    if (timer) {
+      clearTimeout(timer);
+      timer = null;
+      document.body.classList.remove("playing");
+    } else {
+      document.body.classList.add("playing");
+      playOn();
+    }
+  }
+
+  // waits as long as the circuit does until its next event, then shows it
+  function playOn() {
+    const next = $("#next");
+    if (!next || next.disabled) {
+      timer = null;
+      document.body.classList.remove("playing");
+      return;
+    }
+    timer = setTimeout(() => next.click(), Math.min(2147483647, Number($("#workspace").dataset.nextGap)));
+  }
+
+  // ---- keys
+
+  document.addEventListener("keydown", (e) => {
+    const typing = e.target.closest("input,select,textarea");
+    if (e.key === "Escape") {
+      arm(null);
+      if (typing) typing.blur();
+      return;
+    }
+    if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+    if ((e.key === "Enter" || e.key === " ") && e.target.dataset && e.target.dataset.terminal) {
+      e.preventDefault();
+      place(armed || "red", e.target.dataset.terminal);
+      arm(null);
+      return;
+    }
+    const button = { ",": "#previous", ".": "#next", Home: "#to-start", End: "#rest", u: "#undo" }[e.key];
+    if (button) {
+      e.preventDefault();
+      $(button).click();
+    } else if (e.key === "[" || e.key === "]") {
+      e.preventDefault();
+      const input = $(e.key === "[" ? "#lead-plus" : "#lead-minus");
+      showTab("meter");
+      input.focus();
+      input.select();
+    } else if (e.key === " " && !e.target.closest("button")) {
+      e.preventDefault();
+      togglePlay();
+    } else if (e.key === "?") {
+      $("#help").showModal();
+    } else if (/^[1-9]$/.test(e.key)) {
+      const hand = $(`[data-digit="${e.key}"]`);
+      if (hand) hand.click();
+    }
+  });
+
+  // ---- panes
+
+  function showTab(name) {
+    tab = name;
+    document.body.dataset.tab = name;
+    document.querySelectorAll("[data-tab]").forEach((b) => b.setAttribute && b.tagName === "BUTTON" && b.setAttribute("aria-pressed", String(b.dataset.tab === name)));
+  }
+
+  // fit: the whole drawing in its pane; wide: one drawing alone
+  function toggleView(name) {
+    document.body.classList.toggle(name);
+    if (name === "wide-ladder") document.body.classList.remove("wide-connections");
+    if (name === "wide-connections") document.body.classList.remove("wide-ladder");
+    showViews();
+  }
+
+  function showViews() {
+    document.querySelectorAll("[data-view]").forEach((b) => b.setAttribute("aria-pressed", String(document.body.classList.contains(b.dataset.view))));
+  }
+
+  function refresh() {
+    readFacts();
+    inspect();
+    drawLeads();
+    showTab(tab);
+    showViews();
+    document.querySelectorAll("[data-keep-scroll]").forEach((e) => {
+      const kept = scrolls[e.dataset.keepScroll];
+      if (kept) [e.scrollLeft, e.scrollTop] = kept;
+    });
+    const now = $(".events .now");
+    if (now) {
+      const list = $("#events");
+      const below = now.offsetTop + now.offsetHeight > list.scrollTop + list.clientHeight;
+      const above = now.offsetTop < list.scrollTop;
+      if (below || above) list.scrollTop = now.offsetTop - list.clientHeight / 2;
+    }
+  }
+
+  // parts whose signal changed pulse once
+  let signalsBefore = {};
+  function signals() {
+    const found = {};
+    document.querySelectorAll(".drawing [data-signal]").forEach((e) => (found[e.dataset.part] = e.dataset.signal));
+    return found;
+  }
+
+  document.addEventListener("htmx:beforeSwap", () => {
+    document.querySelectorAll("[data-keep-scroll]").forEach((e) => (scrolls[e.dataset.keepScroll] = [e.scrollLeft, e.scrollTop]));
+    signalsBefore = signals();
+  });
+  document.addEventListener("htmx:afterSettle", () => {
+    if (!$("#workspace")) return;
+    refresh();
+    const after = signals();
+    for (const part of Object.keys(after)) {
+      if (signalsBefore[part] !== undefined && signalsBefore[part] !== after[part]) {
+        document.querySelectorAll(`.drawing [data-part="${CSS.escape(part)}"][data-signal]`).forEach((e) => e.classList.add("pulse"));
+      }
+    }
+    if (timer) playOn();
+  });
+  document.addEventListener("htmx:afterRequest", (e) => {
+    if (e.detail.successful && $("#notice")) $("#notice").textContent = "";
+  });
+  document.addEventListener("htmx:sendError", () => {
+    $("#notice").innerHTML = '<p class="notice" role="alert">The server does not answer. Nothing is lost; try again when it is back.</p>';
+  });
+
+  if ($("#workspace")) refresh();
+})();
