@@ -159,6 +159,20 @@ public final class LadderLayout {
             }
             hundred += 100 * (1 + (next - hundred) / 100);
         }
+        int next = hundred + 1;
+        Map<Integer, Integer> ends = new HashMap<>();
+        for (Branch b : spares) {
+            ends.merge(nets.ofNode(b.nodeA()), 1, Integer::sum);
+            ends.merge(nets.ofNode(b.nodeB()), 1, Integer::sum);
+        }
+        for (Branch b : spares) {
+            for (int net : new int[] {nets.ofNode(b.nodeA()), nets.ofNode(b.nodeB())}) {
+                boolean joins = nets.all().get(net).terminals().size() > 1 || ends.get(net) > 1;
+                if (joins && numberOf.putIfAbsent(net, next) == null) {
+                    next++;
+                }
+            }
+        }
     }
 
     // ---- coordinates
@@ -168,7 +182,8 @@ public final class LadderLayout {
         final LadderSection section;
         final double top;
         final double[] channelStart;
-        final double[] columnCentre;
+        final double[] columnStart;
+        final double[] columnEnd;
         final Map<Integer, Integer> lane = new HashMap<>();
         final Map<Integer, int[]> span = new TreeMap<>();
         final double railLeft;
@@ -179,16 +194,17 @@ public final class LadderLayout {
             this.top = top;
             int[] lanes = assignLanes();
             channelStart = new double[section.columns() + 1];
-            columnCentre = new double[section.columns()];
+            columnStart = new double[section.columns()];
+            columnEnd = new double[section.columns()];
             double x = MARGIN + NUMBER_WIDTH;
             railLeft = x + 4;
             for (int k = 0; k <= section.columns(); k++) {
                 channelStart[k] = x;
                 x += k == section.columns() ? 0 : CHANNEL + LANE * Math.max(0, lanes[k] - 1);
                 if (k < section.columns()) {
-                    double w = columnWidth(k);
-                    columnCentre[k] = x + w / 2;
-                    x += w;
+                    columnStart[k] = x;
+                    x += columnWidth(k);
+                    columnEnd[k] = x;
                 }
             }
             railRight = x + 8;
@@ -208,7 +224,7 @@ public final class LadderLayout {
         private int[] assignLanes() {
             for (LadderSection.Placed p : section.placed()) {
                 extend(p.left(), p.row());
-                extend(p.right(), p.row());
+                extend(p.right(), p.loops() ? p.row() + 1 : p.row());
             }
             int[] lanes = new int[section.columns() + 1];
             Map<Integer, List<Integer>> byLevel = new TreeMap<>();
@@ -247,6 +263,10 @@ public final class LadderLayout {
             return net == section.hotRail() || net == section.returnRail();
         }
 
+        boolean isOpenEnd(int net) {
+            return !isRail(net) && section.ends(net) == 1;
+        }
+
         double x(int net) {
             if (net == section.hotRail()) {
                 return railLeft;
@@ -254,7 +274,13 @@ public final class LadderLayout {
             if (net == section.returnRail()) {
                 return railRight;
             }
-            return channelStart[section.levelOf(net)] + 8 + LANE * lane.getOrDefault(net, 0);
+            // a net without a vertical piece keeps clear of the lanes, so that its line only crosses what stands there
+            Integer own = lane.get(net);
+            return channelStart[section.levelOf(net)] + (own == null ? 3 : 8 + LANE * own);
+        }
+
+        double centre(int column) {
+            return (columnStart[column] + columnEnd[column]) / 2;
         }
 
         double y(int row) {
@@ -310,16 +336,26 @@ public final class LadderLayout {
     private void place(Canvas c, LadderSection.Placed p, Map<Integer, Double> numbered) {
         Branch b = p.branch();
         double y = c.y(p.row());
-        double x = c.columnCentre[p.column()];
+        double x = c.centre(p.column());
         double half = symbolWidth(b) / 2;
         symbols.add(new Ladder.Symbol(b, x, y, half * 2, SYMBOL_HEIGHT, p.flipped(), rungOf.get(b)));
         int leftNode = p.flipped() ? b.nodeB() : b.nodeA();
         int rightNode = p.flipped() ? b.nodeA() : b.nodeB();
-        lines.add(new Ladder.Line(p.left(), leftNode, c.x(p.left()), y, x - half, y, false, b));
+        if (p.loops()) {
+            loop(c, p, x, half);
+            labels(b, x, y);
+            return;
+        }
+        double begin = c.isOpenEnd(p.left()) ? c.columnStart[p.column()] - 3 : c.x(p.left());
+        lines.add(new Ladder.Line(p.left(), leftNode, begin, y, x - half, y, false, b));
         lines.add(new Ladder.Line(p.right(), rightNode, x + half, y, c.x(p.right()), y, false, b));
-        if (c.section.ends(p.right()) == 1) {
+        if (c.isOpenEnd(p.right())) {
             String open = (p.flipped() ? b.a() : b.b()).name();
-            text(TextKind.OPEN_END, c.x(p.right()) + 8, y + 4, Anchor.START, open, b.owner());
+            text(TextKind.OPEN_END, c.columnEnd[p.column()] - 2, y + 10.5, Anchor.END, open, b.owner());
+        }
+        if (c.isOpenEnd(p.left())) {
+            String open = (p.flipped() ? b.b() : b.a()).name();
+            text(TextKind.OPEN_END, c.columnStart[p.column()] + 2, y + 10.5, Anchor.START, open, b.owner());
         }
         labels(b, x, y);
         if (!c.isRail(p.right()) && numbered.putIfAbsent(p.right(), x) == null) {
@@ -327,6 +363,23 @@ public final class LadderLayout {
             double at = x + half + 3;
             text(TextKind.WIRE_NUMBER, at, y - 3, Anchor.START, number, netRef(p.right()));
         }
+    }
+
+    /** Both ends on one net: one goes straight to it, the other around by the next row. */
+    private void loop(Canvas c, LadderSection.Placed p, double x, double half) {
+        Branch b = p.branch();
+        int net = p.left();
+        double y = c.y(p.row());
+        double back = c.y(p.row() + 1);
+        boolean fromTheRight = c.x(net) > x;
+        double near = fromTheRight ? x + half : x - half;
+        double far = fromTheRight ? x - half : x + half;
+        double turn = fromTheRight ? c.columnStart[p.column()] + 3 : c.columnEnd[p.column()] - 3;
+        int node = b.nodeA();
+        lines.add(new Ladder.Line(net, node, c.x(net), y, near, y, false, b));
+        lines.add(new Ladder.Line(net, node, far, y, turn, y, false, b));
+        lines.add(new Ladder.Line(net, node, turn, y, turn, back, false, b));
+        lines.add(new Ladder.Line(net, node, turn, back, c.x(net), back, false, b));
     }
 
     private String netRef(int net) {
@@ -347,7 +400,7 @@ public final class LadderLayout {
                     pieces.merge(p.row(), 1, Integer::sum);
                 }
                 if (p.right() == net) {
-                    pieces.merge(p.row(), 1, Integer::sum);
+                    pieces.merge(p.loops() ? p.row() + 1 : p.row(), 1, Integer::sum);
                 }
             }
             pieces.forEach((row, count) -> {

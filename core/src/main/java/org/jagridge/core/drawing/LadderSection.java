@@ -20,7 +20,12 @@ import org.jagridge.core.part.Role;
  */
 final class LadderSection {
     /** A branch in its place: between the levels of its two nets, on one row, its symbol in one column. */
-    record Placed(Branch branch, int left, int right, int row, int column, boolean flipped) {}
+    record Placed(Branch branch, int left, int right, int row, int column, boolean flipped) {
+        /** Whether both ends are on one net; the way back takes the next row. */
+        boolean loops() {
+            return left == right;
+        }
+    }
 
     private final List<Branch> branches;
     private final Nets nets;
@@ -163,12 +168,15 @@ final class LadderSection {
             int right = other(b, left);
             boolean toReturn = right == returnRail;
             int column = toReturn && b.role().consumes() ? columns - 1 : level.get(left);
-            if (a(b) == b(b)) {
+            if (left == right) {
                 column = Math.min(level.get(left), columns - 1);
+                placed.put(b, new Placed(b, left, right, row, column, false));
+                rows++;
+                break;
             }
             placed.put(b, new Placed(b, left, right, row, column, a(b) != left));
             if (right == returnRail || right == hotRail || !visited.add(right)) {
-                return;
+                break;
             }
             List<Branch> onward = at(right).stream()
                     .filter(n -> !done.contains(n) && leftNet(n) == right)
@@ -246,59 +254,52 @@ final class LadderSection {
 
     /**
      * Levels: nets are ordered by their distance from the hot rail, every branch points from the earlier net to the
-     * later one, and a net's level is the longest way to it. The return rail comes after all. A part that hangs on the
-     * return rail only is counted back from there.
+     * later one, and a net's level is the longest way to it. The return rail comes after all. What hangs on the return
+     * rail only is counted back from there in the same way.
      */
     private void levels() {
-        Map<Integer, Integer> distance = distances(hotRail, returnRail);
-        List<Integer> order = new ArrayList<>(distance.keySet());
-        order.sort(Comparator.comparingInt((Integer n) -> distance.get(n)).thenComparingInt(n -> n));
-        order.remove(Integer.valueOf(returnRail));
-        Map<Integer, Integer> rank = new HashMap<>();
-        order.forEach(net -> rank.put(net, rank.size()));
-        level.put(hotRail, 0);
-        int deepest = 0;
-        for (int net : order) {
-            int own = level.getOrDefault(net, 0);
-            deepest = Math.max(deepest, own);
-            for (Branch b : at(net)) {
-                int next = other(b, net);
-                if (next != returnRail && rank.get(next) > rank.get(net)) {
-                    level.merge(next, own + 1, Math::max);
-                }
-            }
-        }
-        Map<Integer, Integer> back = distances(returnRail, hotRail);
-        int longestBack = back.entrySet().stream()
-                .filter(e -> !distance.containsKey(e.getKey()))
-                .mapToInt(Map.Entry::getValue)
-                .max()
-                .orElse(0);
+        Map<Integer, Integer> forward = longestWays(hotRail, returnRail);
+        Map<Integer, Integer> backward = longestWays(returnRail, hotRail);
+        backward.keySet().removeIf(net -> forward.containsKey(net) || net == returnRail);
+        int deepest =
+                forward.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+        int longestBack =
+                backward.values().stream().mapToInt(Integer::intValue).max().orElse(0);
         boolean loadOnly = at(hotRail).stream().anyMatch(b -> other(b, hotRail) == returnRail);
-        columns = Math.max(Math.max(deepest + 1, longestBack), loadOnly ? 1 : 2);
+        columns = Math.max(Math.max(deepest + 1, longestBack + 1), loadOnly ? 1 : 2);
+        level.putAll(forward);
         level.put(returnRail, columns);
-        back.forEach((net, d) -> level.putIfAbsent(net, columns - d));
-        // a net that no rail reaches: only in a component without a source
-        atNet.keySet().forEach(net -> level.putIfAbsent(net, 0));
+        backward.forEach((net, steps) -> level.put(net, columns - steps));
     }
 
-    /** Steps from a net to every other without passing through {@code wall}; the wall itself gets a distance. */
-    private Map<Integer, Integer> distances(int from, int wall) {
+    /** Longest ways from a net to all that are reached without passing through {@code wall}, which is left out. */
+    private Map<Integer, Integer> longestWays(int from, int wall) {
         Map<Integer, Integer> distance = new HashMap<>();
         Deque<Integer> queue = new ArrayDeque<>(List.of(from));
         distance.put(from, 0);
         while (!queue.isEmpty()) {
             int net = queue.pollFirst();
-            if (net == wall) {
-                continue;
-            }
             for (Branch b : at(net)) {
                 int next = other(b, net);
-                if (distance.putIfAbsent(next, distance.get(net) + 1) == null) {
+                if (next != wall && distance.putIfAbsent(next, distance.get(net) + 1) == null) {
                     queue.addLast(next);
                 }
             }
         }
-        return distance;
+        List<Integer> order = new ArrayList<>(distance.keySet());
+        order.sort(Comparator.comparingInt((Integer n) -> distance.get(n)).thenComparingInt(n -> n));
+        Map<Integer, Integer> rank = new HashMap<>();
+        order.forEach(net -> rank.put(net, rank.size()));
+        Map<Integer, Integer> longest = new HashMap<>();
+        longest.put(from, 0);
+        for (int net : order) {
+            for (Branch b : at(net)) {
+                int next = other(b, net);
+                if (next != wall && rank.get(next) > rank.get(net)) {
+                    longest.merge(next, longest.get(net) + 1, Math::max);
+                }
+            }
+        }
+        return longest;
     }
 }

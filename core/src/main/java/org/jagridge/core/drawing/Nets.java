@@ -15,7 +15,7 @@ final class Nets {
     private final List<Net> nets = new ArrayList<>();
 
     Nets(Assembly assembly) {
-        int n = assembly.network().nodes();
+        int n = assembly.nodeCount();
         int[] parent = new int[n];
         for (int i = 0; i < n; i++) {
             parent[i] = i;

@@ -48,15 +48,19 @@ final class VoltsProof {
         if (value < fullVolts() * 0.02 || value < NOTHING) {
             return saysNothing();
         }
-        Branch source = between(Role.SOURCE, Role.SECONDARY);
-        if (source != null) {
-            return sourceSays(source);
+        Branch load = atItsTerminals();
+        if (load != null) {
+            return acrossLoad(load);
+        }
+        String supply = supplyBetween();
+        if (supply != null) {
+            return "This is the supply itself: " + supply + " gives " + digits() + ". It says nothing of any load yet.";
         }
         List<Branch> opens = reach.opensBetween(plusNode, minusNode, frame);
         if (!opens.isEmpty()) {
             return acrossOpen(opens.get(0));
         }
-        Branch load = between(Role.LOAD, Role.COIL, Role.PRIMARY);
+        load = between(Role.LOAD, Role.COIL, Role.PRIMARY);
         if (load != null) {
             return acrossLoad(load);
         }
@@ -93,9 +97,28 @@ final class VoltsProof {
         return null;
     }
 
-    private String sourceSays(Branch source) {
-        return "This is the supply itself: " + source.owner() + " gives " + digits()
-                + ". It says nothing of any load yet.";
+    /** A load whose own two terminals the leads are on. */
+    private Branch atItsTerminals() {
+        for (Branch b : frame.assembly().branches()) {
+            boolean there = (b.nodeA() == plusNode && b.nodeB() == minusNode)
+                    || (b.nodeA() == minusNode && b.nodeB() == plusNode);
+            if (there && b.role().consumes()) {
+                return b;
+            }
+        }
+        return null;
+    }
+
+    /** The part whose poles both leads are joined to hard, or null. */
+    private String supplyBetween() {
+        for (Pole p : reach.polesOf(plusNode)) {
+            for (Pole m : reach.polesOf(minusNode)) {
+                if (p.source().equals(m.source()) && !p.terminal().equals(m.terminal())) {
+                    return p.source();
+                }
+            }
+        }
+        return null;
     }
 
     private String acrossOpen(Branch open) {

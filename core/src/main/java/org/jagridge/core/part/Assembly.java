@@ -101,6 +101,11 @@ public final class Assembly {
         return Optional.ofNullable(nodes.get(terminal));
     }
 
+    /** How many nodes the network has; their indices run from 0. */
+    public int nodeCount() {
+        return network.nodes();
+    }
+
     /** Frequency of the circuit's AC. */
     public double hertz() {
         return hertz;

@@ -126,7 +126,7 @@ final class Coil {
         if (s.armature() == Armature.BURNT || s.armature() == Armature.CHATTER) {
             return Reaction.stay(s);
         }
-        double volts = direct ? Math.abs(m.dcVolts(branch)) : m.volts(branch);
+        double volts = isWhole(m) ? (direct ? Math.abs(m.dcVolts(branch)) : m.volts(branch)) : 0;
         Stress stress = s.stress().under(stressNow(s, m), m.now());
         if (stress.broken(m.now())) {
             State burnt = new State(Armature.BURNT, Reaction.NEVER, Stress.NONE);
@@ -136,8 +136,13 @@ final class Coil {
         return move.wake(move.state().stress().breaksAt());
     }
 
+    /** A broken or shorted winding may have volts across it and still not pull. */
+    private static boolean isWhole(Moment m) {
+        return m.fault(FaultKind.COIL_OPEN) == null && m.fault(FaultKind.COIL_SHORTED) == null;
+    }
+
     private Stress.Kind stressNow(State s, Moment m) {
-        double volts = m.volts(branch);
+        double volts = isWhole(m) ? m.volts(branch) : 0;
         if (volts > Stress.OVERVOLTAGE * rated) {
             return Stress.Kind.OVERVOLTAGE;
         }

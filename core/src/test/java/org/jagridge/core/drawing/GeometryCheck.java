@@ -1,0 +1,170 @@
+package org.jagridge.core.drawing;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Looks for what a draughtsman would call a mistake. Returns the mistakes in words. */
+final class GeometryCheck {
+    private static final double EPS = 0.01;
+
+    record Rect(String what, double x1, double y1, double x2, double y2) {
+        boolean overlaps(Rect o) {
+            return x1 < o.x2 - EPS && o.x1 < x2 - EPS && y1 < o.y2 - EPS && o.y1 < y2 - EPS;
+        }
+    }
+
+    private GeometryCheck() {}
+
+    static List<String> ladder(Ladder ladder) {
+        List<String> mistakes = new ArrayList<>();
+        List<Rect> texts = new ArrayList<>();
+        for (Ladder.Text t : ladder.texts()) {
+            Rect r = new Rect(
+                    "text " + t.kind() + " \"" + t.text() + "\"",
+                    t.left(),
+                    t.y() - t.height() + 2,
+                    t.left() + t.width(),
+                    t.y() + 1);
+            texts.add(r);
+            if (r.x1 < 0 || r.y1 < 0 || r.x2 > ladder.width() + EPS || r.y2 > ladder.height()) {
+                mistakes.add(r.what + " lies outside the drawing");
+            }
+        }
+        List<Rect> symbols = new ArrayList<>();
+        for (Ladder.Symbol s : ladder.symbols()) {
+            symbols.add(new Rect(
+                    "symbol " + s.branch().title(),
+                    s.x() - s.width() / 2,
+                    s.y() - s.height() / 2,
+                    s.x() + s.width() / 2,
+                    s.y() + s.height() / 2));
+        }
+        List<Rect> lines = new ArrayList<>();
+        for (Ladder.Line l : ladder.lines()) {
+            double across = l.y1() == l.y2() ? 0 : 0.5;
+            double along = 0.5 - across;
+            lines.add(new Rect(
+                    "line of net " + l.net(),
+                    Math.min(l.x1(), l.x2()) - across,
+                    Math.min(l.y1(), l.y2()) - along,
+                    Math.max(l.x1(), l.x2()) + across,
+                    Math.max(l.y1(), l.y2()) + along));
+        }
+        cross(texts, texts, mistakes);
+        cross(texts, symbols, mistakes);
+        cross(texts, lines, mistakes);
+        cross(symbols, symbols, mistakes);
+        cross(symbols, lines, mistakes);
+        sharedSegments(ladder, mistakes);
+        return mistakes;
+    }
+
+    private static void cross(List<Rect> a, List<Rect> b, List<String> mistakes) {
+        for (int i = 0; i < a.size(); i++) {
+            for (int j = a == b ? i + 1 : 0; j < b.size(); j++) {
+                if (a.get(i).overlaps(b.get(j))) {
+                    mistakes.add(a.get(i) + " overlaps " + b.get(j));
+                }
+            }
+        }
+    }
+
+    private static void sharedSegments(Ladder ladder, List<String> mistakes) {
+        List<Ladder.Line> lines = ladder.lines();
+        for (int i = 0; i < lines.size(); i++) {
+            for (int j = i + 1; j < lines.size(); j++) {
+                Ladder.Line a = lines.get(i);
+                Ladder.Line b = lines.get(j);
+                if (a.net() != b.net() && collinearOverlap(a, b)) {
+                    mistakes.add("nets " + a.net() + " and " + b.net() + " share a piece: " + a + " " + b);
+                }
+            }
+        }
+    }
+
+    private static boolean collinearOverlap(Ladder.Line a, Ladder.Line b) {
+        boolean horizontal = a.y1() == a.y2() && b.y1() == b.y2() && Math.abs(a.y1() - b.y1()) < EPS;
+        boolean vertical = a.x1() == a.x2() && b.x1() == b.x2() && Math.abs(a.x1() - b.x1()) < EPS;
+        if (horizontal) {
+            return Math.min(Math.max(a.x1(), a.x2()), Math.max(b.x1(), b.x2()))
+                    > Math.max(Math.min(a.x1(), a.x2()), Math.min(b.x1(), b.x2())) - EPS;
+        }
+        return vertical
+                && Math.min(Math.max(a.y1(), a.y2()), Math.max(b.y1(), b.y2()))
+                        > Math.max(Math.min(a.y1(), a.y2()), Math.min(b.y1(), b.y2())) - EPS;
+    }
+
+    /**
+     * Follows the lines by their ends alone (a line's end on another line joins them, a mere crossing doesn't; a stub
+     * with a wire number joins the lines of that number) and compares the symbols' ends with the true nets.
+     */
+    static List<String> netsRebuilt(Ladder ladder) {
+        List<Ladder.Line> lines = ladder.lines();
+        int[] parent = new int[lines.size()];
+        for (int i = 0; i < parent.length; i++) {
+            parent[i] = i;
+        }
+        for (int i = 0; i < parent.length; i++) {
+            for (int j = i + 1; j < parent.length; j++) {
+                if (touches(lines.get(i), lines.get(j))) {
+                    parent[root(parent, j)] = root(parent, i);
+                }
+            }
+        }
+        joinByNumber(ladder, parent);
+        Map<Integer, Set<Integer>> netsOfGroup = new HashMap<>();
+        Map<Integer, Set<Integer>> groupsOfNet = new HashMap<>();
+        for (int i = 0; i < parent.length; i++) {
+            int net = lines.get(i).net();
+            netsOfGroup.computeIfAbsent(root(parent, i), g -> new HashSet<>()).add(net);
+            groupsOfNet.computeIfAbsent(net, n -> new HashSet<>()).add(root(parent, i));
+        }
+        List<String> mistakes = new ArrayList<>();
+        netsOfGroup.values().stream()
+                .filter(s -> s.size() > 1)
+                .forEach(s -> mistakes.add("joined by lines: nets " + s));
+        groupsOfNet.forEach((net, groups) -> {
+            if (groups.size() > 1) {
+                mistakes.add("net " + net + " is drawn in " + groups.size() + " pieces");
+            }
+        });
+        return mistakes;
+    }
+
+    private static void joinByNumber(Ladder ladder, int[] parent) {
+        Map<String, Integer> first = new HashMap<>();
+        for (Ladder.Text t : ladder.texts()) {
+            if (t.kind() != Ladder.TextKind.WIRE_NUMBER) {
+                continue;
+            }
+            for (int i = 0; i < parent.length; i++) {
+                Ladder.Line l = ladder.lines().get(i);
+                if (Integer.toString(ladder.nets().get(l.net()).number()).equals(t.text())) {
+                    Integer other = first.putIfAbsent(t.text(), i);
+                    if (other != null) {
+                        parent[root(parent, i)] = root(parent, other);
+                    }
+                }
+            }
+        }
+    }
+
+    private static int root(int[] parent, int i) {
+        return parent[i] == i ? i : root(parent, parent[i]);
+    }
+
+    private static boolean touches(Ladder.Line a, Ladder.Line b) {
+        return on(a.x1(), a.y1(), b) || on(a.x2(), a.y2(), b) || on(b.x1(), b.y1(), a) || on(b.x2(), b.y2(), a);
+    }
+
+    private static boolean on(double x, double y, Ladder.Line l) {
+        return x >= Math.min(l.x1(), l.x2()) - EPS
+                && x <= Math.max(l.x1(), l.x2()) + EPS
+                && y >= Math.min(l.y1(), l.y2()) - EPS
+                && y <= Math.max(l.y1(), l.y2()) + EPS;
+    }
+}

@@ -1,0 +1,172 @@
+package org.jagridge.core.drawing;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.Random;
+import org.jagridge.core.Circuits;
+import org.jagridge.core.ReferenceCase;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** The ladder of any circuit is legible and true. */
+public class LadderLayoutTest {
+    @DataProvider
+    public Object[][] circuits() {
+        Object[][] rows = new Object[46][];
+        rows[0] = new Object[] {"lab bench", Circuits.demo("lab-bench")};
+        rows[1] = new Object[] {"fan relay", ReferenceCase.load("fan-relay").circuit()};
+        rows[2] = new Object[] {
+            "two transformers", ReferenceCase.load("two-transformers-jumper").circuit()
+        };
+        rows[3] = new Object[] {"short", ReferenceCase.load("r-to-c-short").circuit()};
+        rows[4] = new Object[] {"long run", ReferenceCase.load("long-run").circuit()};
+        rows[5] = new Object[] {"bridge", bridge()};
+        for (int i = 6; i < rows.length; i++) {
+            rows[i] = new Object[] {"random " + i, random(i)};
+        }
+        return rows;
+    }
+
+    /** Five switches as a bridge: not series-parallel. */
+    private static Circuit bridge() {
+        Circuit.Builder b = Circuits.control().part("LP", "lamp", "unit");
+        for (int i = 1; i <= 5; i++) {
+            b.part("S" + i, "switch", "unit");
+        }
+        return b.wire("T1.X1", "S1.1")
+                .wire("T1.X1", "S2.1")
+                .wire("S1.2", "S3.1")
+                .wire("S2.2", "S3.2")
+                .wire("S1.2", "S4.1")
+                .wire("S2.2", "S5.1")
+                .wire("S4.2", "LP.1")
+                .wire("S5.2", "LP.1")
+                .wire("LP.2", "T1.X2")
+                .build();
+    }
+
+    /** Switches, relays and lamps wired at random between the poles and each other. */
+    private static Circuit random(long seed) {
+        Random random = new Random(seed);
+        Circuit.Builder b = Circuits.control();
+        java.util.List<String> ends = new java.util.ArrayList<>();
+        int parts = 4 + random.nextInt(20);
+        for (int i = 0; i < parts; i++) {
+            String id = "P" + i;
+            switch (random.nextInt(3)) {
+                case 0 -> {
+                    b.part(id, "switch", "unit");
+                    ends.addAll(List.of(id + ".1", id + ".2"));
+                }
+                case 1 -> {
+                    b.part(id, "relay", "unit");
+                    ends.addAll(List.of(id + ".A1", id + ".A2", id + ".11", id + ".14"));
+                }
+                default -> {
+                    b.part(id, "lamp", "unit");
+                    ends.addAll(List.of(id + ".1", id + ".2"));
+                }
+            }
+        }
+        // each terminal goes to one of a few nets; the first two are the poles, and some terminals stay open
+        java.util.List<String> lastOfNet = new java.util.ArrayList<>(List.of("T1.X1", "T1.X2"));
+        for (int i = 0; i < parts; i++) {
+            lastOfNet.add(null);
+        }
+        for (String end : ends) {
+            int net = random.nextInt(3) == 0 ? random.nextInt(2) : random.nextInt(lastOfNet.size());
+            if (lastOfNet.get(net) != null) {
+                b.wire(lastOfNet.get(net), end);
+            }
+            lastOfNet.set(net, end);
+        }
+        return b.build();
+    }
+
+    @Test(dataProvider = "circuits")
+    public void everyBranchAppearsExactlyOnce(String name, Circuit circuit) {
+        Assembly assembly = Assembly.of(circuit);
+        Ladder ladder = LadderLayout.of(assembly);
+        List<Branch> expected = assembly.branches().stream()
+                .filter(b -> b.isDrawn() && !Nets.isMerged(b))
+                .toList();
+        assertEquals(
+                ladder.symbols().stream()
+                        .map(Ladder.Symbol::branch)
+                        .sorted(byIndex())
+                        .toList(),
+                expected);
+    }
+
+    private static java.util.Comparator<Branch> byIndex() {
+        return java.util.Comparator.comparingInt(Branch::index);
+    }
+
+    @Test(dataProvider = "circuits")
+    public void noTextLiesOverATextALineOrASymbol(String name, Circuit circuit) {
+        List<String> mistakes = GeometryCheck.ladder(LadderLayout.of(Assembly.of(circuit)));
+        assertTrue(mistakes.isEmpty(), String.join("\n", mistakes));
+    }
+
+    @Test(dataProvider = "circuits")
+    public void theNetsCanBeRebuiltFromTheLinesAlone(String name, Circuit circuit) {
+        List<String> mistakes = GeometryCheck.netsRebuilt(LadderLayout.of(Assembly.of(circuit)));
+        assertTrue(mistakes.isEmpty(), String.join("\n", mistakes));
+    }
+
+    @Test
+    public void coilsNameTheRungsOfTheirContactsAndContactsTheRungOfTheirCoil() {
+        Ladder ladder = LadderLayout.of(Assembly.of(Circuits.demo("lab-bench")));
+        int coil = rung(ladder, "K4", "A1-A2");
+        int seal = rung(ladder, "K4", "11-14");
+        int lamp = rung(ladder, "K4", "21-24");
+        int standby = rung(ladder, "K4", "21-22");
+        List<String> details = ladder.texts().stream()
+                .filter(t -> t.kind() == Ladder.TextKind.DETAIL && t.ref().equals("K4"))
+                .map(Ladder.Text::text)
+                .toList();
+        assertTrue(details.contains("NO " + seal + ", " + lamp + " · NC " + standby), details.toString());
+        assertTrue(details.contains("11–14 (" + coil + ")"), details.toString());
+    }
+
+    private static int rung(Ladder ladder, String part, String label) {
+        return ladder.symbols().stream()
+                .filter(s ->
+                        s.branch().owner().equals(part) && s.branch().label().equals(label))
+                .findFirst()
+                .orElseThrow()
+                .rung();
+    }
+
+    @Test
+    public void loadsStandAgainstTheReturnRail() {
+        Ladder ladder = LadderLayout.of(Assembly.of(Circuits.demo("lab-bench")));
+        double coils = x(ladder, "K1", "A1-A2");
+        for (String part : List.of("K2", "K3", "K4", "K5", "K6")) {
+            assertEquals(x(ladder, part, "A1-A2"), coils, 1e-9, part);
+        }
+        for (int i = 1; i <= 6; i++) {
+            assertEquals(x(ladder, "LP" + i, "1-2"), coils, 1e-9, "LP" + i);
+        }
+    }
+
+    private static double x(Ladder ladder, String part, String label) {
+        return ladder.symbols().stream()
+                .filter(s ->
+                        s.branch().owner().equals(part) && s.branch().label().equals(label))
+                .findFirst()
+                .orElseThrow()
+                .x();
+    }
+
+    @Test
+    public void theSameCircuitIsDrawnTheSameWay() {
+        Circuit circuit = Circuits.demo("lab-bench");
+        assertEquals(LadderLayout.of(Assembly.of(circuit)), LadderLayout.of(Assembly.of(circuit)));
+    }
+}
