@@ -355,7 +355,14 @@ public final class LadderLayout {
         }
         if (c.isOpenEnd(p.left())) {
             String open = (p.flipped() ? b.b() : b.a()).name();
-            text(TextKind.OPEN_END, c.columnStart[p.column()] + 2, y + 10.5, Anchor.START, open, b.owner());
+            boolean goesOn = isOnASpare(p.left());
+            text(
+                    goesOn ? TextKind.WIRE_NUMBER : TextKind.OPEN_END,
+                    c.columnStart[p.column()] + 2,
+                    y + 10.5,
+                    Anchor.START,
+                    goesOn ? Integer.toString(numberOf.get(p.left())) : open,
+                    goesOn ? netRef(p.left()) : b.owner());
         }
         labels(b, x, y);
         if (!c.isRail(p.right()) && numbered.putIfAbsent(p.right(), x) == null) {
@@ -380,6 +387,10 @@ public final class LadderLayout {
         lines.add(new Ladder.Line(net, node, far, y, turn, y, false, b));
         lines.add(new Ladder.Line(net, node, turn, y, turn, back, false, b));
         lines.add(new Ladder.Line(net, node, turn, back, c.x(net), back, false, b));
+    }
+
+    private boolean isOnASpare(int net) {
+        return spares.stream().anyMatch(b -> nets.ofNode(b.nodeA()) == net || nets.ofNode(b.nodeB()) == net);
     }
 
     private String netRef(int net) {
