@@ -292,7 +292,9 @@ public final class LadderLayout {
         Canvas c = new Canvas(section, top);
         double bottom = c.y(section.rows() - 1) + 18;
         rail(c, section.hotRail(), c.railLeft, bottom, "R", "RH", "RC", "L1", "L", "X1", "+", "1");
-        rail(c, section.returnRail(), c.railRight, bottom, "C", "L2", "N", "X2", "-", "2");
+        if (section.returnRail() != section.hotRail()) {
+            rail(c, section.returnRail(), c.railRight, bottom, "C", "L2", "N", "X2", "-", "2");
+        }
         Map<Integer, List<String>> functions = new TreeMap<>();
         Map<Integer, Double> numbered = new HashMap<>();
         for (LadderSection.Placed p : section.placed()) {
