@@ -209,6 +209,43 @@
     }
   });
 
+  // ---- one act after the other: what is done while the server still answers waits for the new state
+
+  let busy = false;
+  const waiting = [];
+
+  function later(e) {
+    const element = e.target.closest && e.target.closest("[hx-post]");
+    if (!busy || !element || !element.id) return;
+    e.preventDefault();
+    e.stopImmediatePropagation();
+    const { id } = element;
+    const { value } = e.target;
+    waiting.push(() => {
+      const again = document.getElementById(id);
+      if (!again) return;
+      if (e.type === "change") {
+        again.value = value;
+        again.dispatchEvent(new Event("change", { bubbles: true }));
+      } else {
+        again.click();
+      }
+    });
+  }
+
+  document.addEventListener("click", later, true);
+  document.addEventListener("change", later, true);
+  document.addEventListener("htmx:beforeRequest", () => (busy = true));
+  document.addEventListener("htmx:afterRequest", (e) => {
+    if (!e.detail.successful) free();
+  });
+
+  function free() {
+    busy = false;
+    const next = waiting.shift();
+    if (next) next();
+  }
+
   // ---- panes
 
   function showTab(name) {
@@ -239,6 +276,9 @@
       const kept = scrolls[e.dataset.keepScroll];
       if (kept) [e.scrollLeft, e.scrollTop] = kept;
     });
+    // says which state is on the screen and ready for hands
+    const w = $("#workspace").dataset;
+    document.body.dataset.shown = `${w.state}@${w.seconds}`;
     const now = $(".events .now");
     if (now) {
       const list = $("#events");
@@ -270,6 +310,7 @@
       }
     }
     if (timer) playOn();
+    free();
   });
   document.addEventListener("htmx:afterRequest", (e) => {
     if (e.detail.successful && $("#notice")) $("#notice").textContent = "";

@@ -27,9 +27,9 @@ public final class JsonText {
      */
     public static JsonNode parse(String text) {
         try {
-            JsonNode tree = MAPPER.readTree(text);
+            JsonNode tree = text == null ? null : MAPPER.readTree(text);
             if (tree == null || tree.isMissingNode()) {
-                throw new MalformedException(List.of(new Problem("", "the file is empty; a circuit was expected")));
+                throw new MalformedException(List.of(new Problem("", "nothing was sent; JSON was expected")));
             }
             return tree;
         } catch (JacksonException e) {

@@ -82,7 +82,7 @@ public class CircuitReaderTest {
     @DataProvider
     public Object[][] oddities() {
         return new Object[][] {
-            {"", "empty"},
+            {"", "nothing was sent"},
             {"[]", "object"},
             {"null", "object"},
             {"{}", "required"},

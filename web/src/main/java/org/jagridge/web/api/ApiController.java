@@ -54,14 +54,14 @@ class ApiController {
     }
 
     @PostMapping("/api/v1/run")
-    Map<String, Object> run(@RequestBody String body) {
+    Map<String, Object> run(@RequestBody(required = false) String body) {
         JsonNode tree = JsonText.parse(body);
         Circuit circuit = circuit(tree);
         return RunWriter.toMap(Simulation.run(circuit, scenario(tree, circuit)));
     }
 
     @PostMapping("/api/v1/measure")
-    Map<String, Object> measure(@RequestBody String body) {
+    Map<String, Object> measure(@RequestBody(required = false) String body) {
         JsonNode tree = JsonText.parse(body);
         Circuit circuit = circuit(tree);
         Scenario scenario = scenario(tree, circuit);
@@ -83,23 +83,23 @@ class ApiController {
     }
 
     @PostMapping(path = "/api/v1/ladder", produces = MediaType.APPLICATION_JSON_VALUE)
-    Ladder ladderGeometry(@RequestBody String body) {
+    Ladder ladderGeometry(@RequestBody(required = false) String body) {
         return drawn(JsonText.parse(body)).ladder();
     }
 
     @PostMapping(path = "/api/v1/connection", produces = MediaType.APPLICATION_JSON_VALUE)
-    Connection connectionGeometry(@RequestBody String body) {
+    Connection connectionGeometry(@RequestBody(required = false) String body) {
         return drawn(JsonText.parse(body)).connection();
     }
 
     @PostMapping(path = "/api/v1/ladder", produces = SVG)
-    ResponseEntity<String> ladder(@RequestBody String body) {
+    ResponseEntity<String> ladder(@RequestBody(required = false) String body) {
         Drawn drawn = drawn(JsonText.parse(body));
         return svg(LadderSvg.write(drawn.ladder(), null, drawn.circuit().name(), StandAlone.style()));
     }
 
     @PostMapping(path = "/api/v1/connection", produces = SVG)
-    ResponseEntity<String> connection(@RequestBody String body) {
+    ResponseEntity<String> connection(@RequestBody(required = false) String body) {
         Drawn drawn = drawn(JsonText.parse(body));
         return svg(ConnectionSvg.write(drawn.connection(), drawn.assembly(), null, StandAlone.style()));
     }

@@ -10,7 +10,6 @@ import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
-import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 
@@ -23,11 +22,6 @@ class ApiErrors {
     @ExceptionHandler
     ProblemDetail malformed(MalformedException e) {
         return detail(HttpStatus.BAD_REQUEST, e.problems().size() + " mistakes in what was sent", e.problems());
-    }
-
-    @ExceptionHandler
-    ProblemDetail noBody(HttpMessageNotReadableException e) {
-        return detail(HttpStatus.BAD_REQUEST, "A JSON body is needed", List.of());
     }
 
     @ExceptionHandler

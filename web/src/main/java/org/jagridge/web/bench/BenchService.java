@@ -203,6 +203,9 @@ class BenchService {
     BenchState set(BenchState from, String key, String text) {
         Field field = input(from.drawn().assembly(), key);
         Object value = read(field, text);
+        if (value.equals(from.frame().inputs().get(key))) {
+            return from;
+        }
         return act(from, Action.Kind.SET, json.writeValueAsString(Map.of("key", key, "value", value)));
     }
 

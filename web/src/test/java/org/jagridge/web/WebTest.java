@@ -1,0 +1,49 @@
+package org.jagridge.web;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+
+/** The whole application on a port of its own with a database in memory. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = "spring.datasource.url=jdbc:h2:mem:web;DB_CLOSE_DELAY=-1")
+public abstract class WebTest extends AbstractTestNGSpringContextTests {
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+
+    @LocalServerPort
+    private int port;
+
+    protected String url(String path) {
+        return "http://127.0.0.1:" + port + path;
+    }
+
+    protected HttpResponse<String> post(String path, String json, String... headers) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url(path)))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(json));
+        for (int i = 0; i < headers.length; i += 2) {
+            request.header(headers[i], headers[i + 1]);
+        }
+        return send(request.build());
+    }
+
+    protected HttpResponse<String> get(String path) {
+        return send(HttpRequest.newBuilder(URI.create(url(path))).build());
+    }
+
+    private static HttpResponse<String> send(HttpRequest request) {
+        try {
+            return HTTP.send(request, HttpResponse.BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

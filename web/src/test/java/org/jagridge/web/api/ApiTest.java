@@ -1,0 +1,184 @@
+package org.jagridge.web.api;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import org.jagridge.web.WebTest;
+import org.springframework.core.io.ClassPathResource;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The JSON interface, from outside. */
+public class ApiTest extends WebTest {
+    private static final JsonMapper JSON = JsonMapper.shared();
+
+    private static String fanRelay() {
+        try {
+            return new ClassPathResource("cases/fan-relay.json").getContentAsString(StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    private static JsonNode body(HttpResponse<String> response) {
+        return JSON.readTree(response.body());
+    }
+
+    private double measure(double at, String reading) {
+        String json = "{\"circuit\": %s, \"scenario\": %s, \"atSeconds\": %s, \"readings\": [%s]}"
+                .formatted(part("circuit"), part("scenario"), at, reading);
+        HttpResponse<String> response = post("/api/v1/measure", json);
+        assertEquals(response.statusCode(), 200, response.body());
+        return body(response).get("readings").get(0).get("value").doubleValue();
+    }
+
+    private static String part(String key) {
+        return JSON.readTree(fanRelay()).get(key).toString();
+    }
+
+    @Test
+    public void theFanRelayCaseAgreesThroughTheInterface() {
+        String rg = "{\"mode\": \"ac-volts\", \"plus\": \"TH.R\", \"minus\": \"TH.G\"}";
+        String gc = "{\"mode\": \"ac-volts\", \"plus\": \"TH.G\", \"minus\": \"T1.X2\"}";
+        assertEquals(measure(5, rg), 26.43, 0.15);
+        assertEquals(measure(20, rg), 0, 0.02);
+        assertEquals(measure(5, gc), 0, 0.02);
+        assertEquals(measure(20, gc), 26.28, 0.15);
+        assertEquals(measure(20, "{\"mode\": \"amps\", \"wire\": \"w8\", \"turns\": 1}"), 0.88, 0.01);
+    }
+
+    @Test
+    public void aRunTellsEventsWithCausePathSignalsAndTheEnd() {
+        HttpResponse<String> response = post("/api/v1/run", fanRelay().replace("\"expected\"", "\"ignored\""));
+        assertEquals(response.statusCode(), 200, response.body());
+        JsonNode run = body(response);
+        JsonNode relay = null;
+        for (JsonNode e : run.get("events")) {
+            relay = e.get("signal").stringValue().equals("K1") ? e : relay;
+        }
+        assertEquals(relay.get("t").doubleValue(), 10.015, 1e-9);
+        assertEquals(relay.get("because").get("kind").stringValue(), "volts");
+        assertTrue(relay.get("because").get("volts").doubleValue() >= 18.72);
+        assertEquals(relay.get("path").get(0).stringValue(), "M");
+        int cause = relay.get("because").get("events").get(0).intValue();
+        assertEquals(run.get("events").get(cause).get("part").stringValue(), "TH");
+        assertEquals(run.get("signals").get("K1").toString(), "[[0.0,\"out\"],[10.015,\"in\"]]");
+        assertEquals(run.get("final").get("FAN").stringValue(), "HI");
+        assertEquals(run.get("problems").size(), 0);
+    }
+
+    @Test
+    public void aStoredCircuitIsTakenByItsNumber() {
+        HttpResponse<String> response = post("/api/v1/run", "{\"circuitId\": 1, \"scenario\": {\"untilSeconds\": 5}}");
+        assertEquals(response.statusCode(), 200, response.body());
+        assertEquals(body(response).get("final").get("K6").stringValue(), "in");
+    }
+
+    @DataProvider
+    public Object[][] mistakes() {
+        return new Object[][] {
+            {"{\"circuit\": {", 400, "not JSON"},
+            {"", 400, "JSON"},
+            {"{}", 400, "circuitId"},
+            {"{\"circuitId\": 999, \"scenario\": {\"untilSeconds\": 1}}", 404, "no circuit with the id 999"},
+            {"{\"circuitId\": 1}", 400, "scenario"},
+            {"{\"circuitId\": 1, \"scenario\": {\"untilSeconds\": -1}}", 400, "/scenario/untilSeconds"},
+            {
+                "{\"circuitId\": 1, \"scenario\": {\"untilSeconds\": 9, \"start\": {\"TH.fan\": \"fast\"}}}",
+                400,
+                "\\\"fast\\\" is not one of auto, on, circulate"
+            },
+            {
+                "{\"circuitId\": 1, \"scenario\": {\"untilSeconds\": 9, \"start\": {\"TH.sail\": 1}}}",
+                400,
+                "TH has no input sail"
+            },
+        };
+    }
+
+    @Test(dataProvider = "mistakes")
+    public void mistakesGetAProblemWithPathAndNoStackTrace(String json, int status, String words) {
+        HttpResponse<String> response = post("/api/v1/run", json);
+        assertEquals(response.statusCode(), status, response.body());
+        assertTrue(response.body().contains(words), response.body());
+        assertTrue(response.headers().firstValue("Content-Type").orElse("").startsWith("application/problem+json"));
+        assertFalse(response.body().contains("at org."), response.body());
+    }
+
+    @Test
+    public void allMistakesOfACircuitComeAtOnce() {
+        String json = fanRelay().replace("\"TH.G\"", "\"TH.Q\"").replace("\"id\": \"w7\"", "\"id\": \"w8\"");
+        HttpResponse<String> response = post("/api/v1/run", json);
+        assertEquals(response.statusCode(), 400);
+        JsonNode problems = body(response).get("problems");
+        assertEquals(problems.size(), 2, response.body());
+        assertEquals(problems.get(0).get("path").stringValue(), "/circuit/wires/4/ends/0");
+        assertEquals(problems.get(1).get("path").stringValue(), "/circuit/wires/7/id");
+    }
+
+    @Test
+    public void wrongReadingsAreAllNamed() {
+        String json = "{\"circuitId\": 1, \"scenario\": {\"untilSeconds\": 9}, \"readings\": ["
+                + "{\"mode\": \"ac-volts\", \"plus\": \"TH.R\", \"minus\": \"XX.1\"}, {\"mode\": \"smell\"},"
+                + "{\"mode\": \"amps\", \"wire\": \"w999\"}]}";
+        HttpResponse<String> response = post("/api/v1/measure", json);
+        assertEquals(response.statusCode(), 400);
+        assertEquals(body(response).get("problems").size(), 3, response.body());
+    }
+
+    @Test
+    public void sixMegabytesAreTooLarge() {
+        HttpResponse<String> response = post("/api/v1/run", "{\"notes\": \"" + "x".repeat(6 * 1024 * 1024) + "\"}");
+        assertEquals(response.statusCode(), 413);
+        assertTrue(response.body().contains("5 MB"), response.body());
+    }
+
+    @Test
+    public void aLoopOfTwoSourcesWithoutResistanceIsRefused() {
+        String json = """
+                {"circuit": {"format": "jagridge-circuit", "version": 1, "name": "Loop",
+                  "places": [{"id": "u", "name": "Unit"}],
+                  "parts": [{"id": "A", "type": "supply", "place": "u", "params": {"system": "single-120", "ohms": 0}},
+                            {"id": "B", "type": "supply", "place": "u", "params": {"system": "single-120", "ohms": 0}}],
+                  "wires": [{"id": "w1", "ends": ["A.L", "B.L"]}, {"id": "w2", "ends": ["A.N", "B.N"]}]},
+                 "scenario": {"untilSeconds": 1}}""";
+        HttpResponse<String> response = post("/api/v1/run", json);
+        assertEquals(response.statusCode(), 400, response.body());
+        assertTrue(response.body().contains("ohms must be more than 0"), response.body());
+    }
+
+    @Test
+    public void drawingsComeAsSvgOrAsGeometry() {
+        for (String drawing : new String[] {"ladder", "connection"}) {
+            HttpResponse<String> svg = post("/api/v1/" + drawing, "{\"circuitId\": 1}", "Accept", "image/svg+xml");
+            assertEquals(svg.statusCode(), 200);
+            assertTrue(svg.body().startsWith("<svg xmlns="), svg.body());
+            assertTrue(svg.body().contains("data-part=\"K1\""));
+            HttpResponse<String> geometry =
+                    post("/api/v1/" + drawing, "{\"circuitId\": 1}", "Accept", "application/json");
+            assertTrue(body(geometry).get("width").doubleValue() > 100, geometry.body());
+        }
+    }
+
+    @Test
+    public void theSchemaIsServed() {
+        assertEquals(
+                body(get("/schema/jagridge-circuit-1.json")).get("title").stringValue(), "Jagridge circuit, version 1");
+    }
+
+    @Test
+    public void pagesCarryAStrictPolicyAndFormsNeedTheirToken() {
+        HttpResponse<String> home = get("/");
+        String policy = home.headers().firstValue("Content-Security-Policy").orElse("");
+        assertTrue(policy.contains("script-src 'self';"), policy);
+        assertFalse(policy.contains("unsafe"), policy);
+        assertEquals(home.headers().firstValue("X-Content-Type-Options").orElse(""), "nosniff");
+        assertEquals(post("/bench/1/undo?s=0&t=0", "").statusCode(), 403);
+    }
+}

@@ -1,0 +1,83 @@
+package org.jagridge.web.bench;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+
+/** The bench as its user sees it. Waits for what it does to show. */
+final class BenchPage {
+    private final Page page;
+
+    BenchPage(Page page) {
+        this.page = page;
+    }
+
+    Page page() {
+        return page;
+    }
+
+    /** Chooses one of a control's words and waits until it is chosen. */
+    void choose(String key, String word) {
+        Locator button = id("h-" + key + "-" + word);
+        button.click();
+        assertThat(id("h-" + key + "-" + word)).hasAttribute("aria-checked", "true");
+        settled();
+    }
+
+    /** Waits until the state in the page is the one that its script has made ready. */
+    void settled() {
+        page.waitForFunction("""
+                () => { const w = document.querySelector('#workspace').dataset;
+                  return document.body.dataset.shown === w.state + '@' + w.seconds; }""");
+    }
+
+    /** Presses a key that moves the instant, and waits for the clock. */
+    void key(String key, String clock) {
+        page.keyboard().press(key);
+        assertThat(id("clock")).hasText(clock);
+        settled();
+    }
+
+    Locator toggle(String key) {
+        return id("h-" + key);
+    }
+
+    Locator id(String id) {
+        return page.locator("[id='" + id + "']");
+    }
+
+    Locator ladderSymbol(String part, String branch) {
+        return page.locator(".ladder .symbol[data-part='" + part + "'][data-branch='" + branch + "']");
+    }
+
+    Locator box(String part) {
+        return page.locator(".connection .part[data-part='" + part + "']");
+    }
+
+    Locator post(String terminal) {
+        return page.locator(".connection .post[data-terminal='" + terminal + "']");
+    }
+
+    /** Types both leads and waits for the reading. */
+    void lead(String red, String black) {
+        id("lead-plus").fill(red);
+        id("lead-minus").fill(black);
+        id("lead-minus").press("Enter");
+        assertThat(page.locator("#pane-meter")).containsText(" ");
+        assertThat(id("lead-plus")).hasAttribute("value", red);
+        assertThat(id("lead-minus")).hasAttribute("value", black);
+    }
+
+    Locator reading() {
+        return id("reading");
+    }
+
+    Locator says() {
+        return id("says");
+    }
+
+    Locator currentEvent() {
+        return page.locator(".events li.now");
+    }
+}
