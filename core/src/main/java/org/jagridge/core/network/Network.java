@@ -21,6 +21,7 @@ public final class Network {
     private final int[] couplingSecondary;
     private final boolean[] galvanic;
     private final int[] leakRank;
+    private SparsePattern pattern;
 
     private Network(Builder b) {
         nodes = b.nodes;
@@ -78,6 +79,14 @@ public final class Network {
     /** Order in which nodes are preferred as the place of an island's leak; lower is preferred. */
     int leakRank(int node) {
         return leakRank[node];
+    }
+
+    /** The pattern of this network's matrix, found at the first call. */
+    synchronized SparsePattern pattern() {
+        if (pattern == null) {
+            pattern = new SparsePattern(this);
+        }
+        return pattern;
     }
 
     public static Builder builder() {

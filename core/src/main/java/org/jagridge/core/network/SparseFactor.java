@@ -4,8 +4,7 @@ import java.util.Arrays;
 import org.ejml.data.ZMatrixRMaj;
 
 /**
- * Y = L·D·Lᵀ for a complex symmetric Y: the elimination order and the pattern of L are found once, the numbers as
- * often as wanted.
+ * Y = L·D·Lᵀ for a complex symmetric Y: the numbers, as often as wanted, over a {@link SparsePattern} found once.
  *
  * <p>The method is the up-looking one of T. A. Davis, "Algorithm 849: a concise sparse Cholesky factorization
  * package", ACM Transactions on Mathematical Software 31 (2005), 587–591, with two changes: the numbers are complex
@@ -16,31 +15,19 @@ final class SparseFactor {
     /** Pivots under this many siemens are not trusted; the smallest true one is an island's leak, 1 nS. */
     private static final double LEAST_PIVOT = 1e-12;
 
+    private final SparsePattern pattern;
     private final Network network;
     private final int n;
-    /** order[k] = node eliminated as the k-th; rank is its inverse. */
     private final int[] order;
-
-    private final int[] rank;
-    /** Upper triangle of the permuted Y by columns; the diagonal is kept apart. */
     private final int[] colStart;
-
     private final int[] rowIndex;
+    private final int[] rowStart;
+    private final int[] rowCols;
+    private final int[] lStart;
     private final double[] aRe;
     private final double[] aIm;
     private final double[] diagRe;
     private final double[] diagIm;
-    /** Where the off-diagonal entry of each branch lies in the arrays a, or −1. */
-    private final int[] branchEntry;
-    /** Four entries a coupling: from–from, from–to, to–from, to–to of primary and secondary. */
-    private final int[] couplingEntry;
-    /** Row k of L: columns rowCols[rowStart[k] … rowStart[k+1]). */
-    private final int[] rowStart;
-
-    private final int[] rowCols;
-    /** Columns of L, filled in order of rows. */
-    private final int[] lStart;
-
     private final int[] lRow;
     private final double[] lRe;
     private final double[] lIm;
@@ -52,71 +39,18 @@ final class SparseFactor {
 
     SparseFactor(Network network) {
         this.network = network;
-        n = network.nodes();
-        order = EliminationOrder.leastDegree(network);
-        rank = new int[n];
-        for (int k = 0; k < n; k++) {
-            rank[order[k]] = k;
-        }
-        UpperPattern pattern = new UpperPattern(n);
-        branchEntry = new int[network.branches()];
-        for (int b = 0; b < network.branches(); b++) {
-            pattern.add(ranked(network.from(b)), ranked(network.to(b)));
-        }
-        for (int c = 0; c < network.couplings(); c++) {
-            for (int e = 0; e < 4; e++) {
-                pattern.add(ranked(couplingNode(c, e, true)), ranked(couplingNode(c, e, false)));
-            }
-        }
-        colStart = pattern.starts();
-        rowIndex = pattern.rows();
-        for (int b = 0; b < network.branches(); b++) {
-            branchEntry[b] = pattern.position(ranked(network.from(b)), ranked(network.to(b)));
-        }
-        couplingEntry = new int[4 * network.couplings()];
-        for (int c = 0; c < network.couplings(); c++) {
-            for (int e = 0; e < 4; e++) {
-                couplingEntry[4 * c + e] =
-                        pattern.position(ranked(couplingNode(c, e, true)), ranked(couplingNode(c, e, false)));
-            }
-        }
+        pattern = network.pattern();
+        n = pattern.n;
+        order = pattern.order;
+        colStart = pattern.colStart;
+        rowIndex = pattern.rowIndex;
+        rowStart = pattern.rowStart;
+        rowCols = pattern.rowCols;
+        lStart = pattern.lStart;
         aRe = new double[rowIndex.length];
         aIm = new double[rowIndex.length];
         diagRe = new double[n];
         diagIm = new double[n];
-
-        int[] parent = new int[n];
-        int[] mark = new int[n];
-        int[] columnCount = new int[n];
-        rowStart = new int[n + 1];
-        int[][] rows = new int[n][];
-        for (int k = 0; k < n; k++) {
-            parent[k] = -1;
-            mark[k] = k;
-            int[] row = new int[k];
-            int length = 0;
-            for (int p = colStart[k]; p < colStart[k + 1]; p++) {
-                for (int i = rowIndex[p]; mark[i] != k; i = parent[i]) {
-                    if (parent[i] == -1) {
-                        parent[i] = k;
-                    }
-                    row[length++] = i;
-                    columnCount[i]++;
-                    mark[i] = k;
-                }
-            }
-            rows[k] = Arrays.copyOf(row, length);
-            Arrays.sort(rows[k]);
-            rowStart[k + 1] = rowStart[k] + length;
-        }
-        rowCols = new int[rowStart[n]];
-        for (int k = 0; k < n; k++) {
-            System.arraycopy(rows[k], 0, rowCols, rowStart[k], rows[k].length);
-        }
-        lStart = new int[n + 1];
-        for (int k = 0; k < n; k++) {
-            lStart[k + 1] = lStart[k] + columnCount[k];
-        }
         lRow = new int[lStart[n]];
         lRe = new double[lStart[n]];
         lIm = new double[lStart[n]];
@@ -127,31 +61,20 @@ final class SparseFactor {
         workIm = new double[n];
     }
 
-    private int ranked(int node) {
-        return node < 0 ? -1 : rank[node];
-    }
-
-    /** The primary's or the secondary's node of entry e (0 … 3) of coupling c. */
-    private int couplingNode(int c, int e, boolean primary) {
-        int branch = primary ? network.primary(c) : network.secondary(c);
-        boolean first = primary ? e < 2 : (e & 1) == 0;
-        return first ? network.from(branch) : network.to(branch);
-    }
-
     /** Fills Y from the branches' values. */
     void assemble(Values values) {
         Arrays.fill(aRe, 0);
         Arrays.fill(aIm, 0);
         Arrays.fill(diagRe, 0);
         Arrays.fill(diagIm, 0);
-        for (int b = 0; b < branchEntry.length; b++) {
+        for (int b = 0; b < pattern.branchEntry.length; b++) {
             double re = values.yRe[b];
             double im = values.yIm[b];
             if (re == 0 && im == 0) {
                 continue;
             }
-            int i = ranked(network.from(b));
-            int j = ranked(network.to(b));
+            int i = pattern.ranked(network.from(b));
+            int j = pattern.ranked(network.to(b));
             if (i == j) {
                 continue;
             }
@@ -163,16 +86,16 @@ final class SparseFactor {
                 diagRe[j] += re;
                 diagIm[j] += im;
             }
-            if (branchEntry[b] >= 0) {
-                aRe[branchEntry[b]] -= re;
-                aIm[branchEntry[b]] -= im;
+            if (pattern.branchEntry[b] >= 0) {
+                aRe[pattern.branchEntry[b]] -= re;
+                aIm[pattern.branchEntry[b]] -= im;
             }
         }
         for (int c = 0; c < network.couplings(); c++) {
             for (int e = 0; e < 4; e++) {
                 double m = e == 0 || e == 3 ? values.mRe[c] : -values.mRe[c];
-                int i = ranked(couplingNode(c, e, true));
-                int j = ranked(couplingNode(c, e, false));
+                int i = pattern.ranked(pattern.couplingNode(c, e, true));
+                int j = pattern.ranked(pattern.couplingNode(c, e, false));
                 if (i < 0 || j < 0) {
                     continue;
                 }
@@ -180,14 +103,14 @@ final class SparseFactor {
                     // both windings share this terminal, as in an autotransformer
                     diagRe[i] += 2 * m;
                 } else {
-                    aRe[couplingEntry[4 * c + e]] += m;
+                    aRe[pattern.couplingEntry[4 * c + e]] += m;
                 }
             }
         }
     }
 
     void addToDiagonal(int node, double siemens) {
-        diagRe[rank[node]] += siemens;
+        diagRe[pattern.rank[node]] += siemens;
     }
 
     /** Computes L and D; false where a pivot is too small to trust. */

@@ -1,11 +1,12 @@
 package org.jagridge.core.part;
 
 import java.util.Locale;
+import java.util.function.Supplier;
 
 /**
- * Why a part changed.
+ * Why a part changed. Made at every reaction and read at few, so its words are only put together when asked for.
  *
- * @param text one plain clause
+ * @param words puts together one plain clause
  * @param volts the volts (or amps) that decided, or null
  * @param threshold what they were compared with, or null
  * @param focus the branch whose current path explains the change, or null
@@ -13,7 +14,18 @@ import java.util.Locale;
  * @param delayed whether the reason lies at the moment the part was armed, not now
  */
 public record Because(
-        Kind kind, String text, Double volts, Double threshold, Branch focus, boolean lost, boolean delayed) {
+        Kind kind,
+        Supplier<String> words,
+        Double volts,
+        Double threshold,
+        Branch focus,
+        boolean lost,
+        boolean delayed) {
+
+    /** The reason as one plain clause. */
+    public String text() {
+        return words.get();
+    }
 
     /** What sort of reason. */
     public enum Kind {
@@ -31,46 +43,46 @@ public record Because(
     }
 
     public static Because input(String text) {
-        return new Because(Kind.INPUT, text, null, null, null, false, false);
+        return new Because(Kind.INPUT, () -> text, null, null, null, false, false);
     }
 
     public static Because link(String text) {
-        return new Because(Kind.LINK, text, null, null, null, false, false);
+        return new Because(Kind.LINK, () -> text, null, null, null, false, false);
     }
 
     public static Because fault(String text) {
-        return new Because(Kind.FAULT, text, null, null, null, false, false);
+        return new Because(Kind.FAULT, () -> text, null, null, null, false, false);
     }
 
-    public static Because temperature(String text) {
-        return new Because(Kind.TEMPERATURE, text, null, null, null, false, false);
+    public static Because temperature(Supplier<String> words) {
+        return new Because(Kind.TEMPERATURE, words, null, null, null, false, false);
     }
 
     /** A delay that began earlier has run out. */
     public static Because timer(String text) {
-        return new Because(Kind.TIMER, text, null, null, null, false, true);
+        return new Because(Kind.TIMER, () -> text, null, null, null, false, true);
     }
 
     /** Volts across {@code focus} have risen to at least {@code threshold}. */
     public static Because risen(Branch focus, double volts, double threshold) {
-        String text = "%s now %.1f V ≥ %.1f V".formatted(dashed(focus), volts, threshold);
-        return new Because(Kind.VOLTS, text, volts, threshold, focus, false, false);
+        Supplier<String> words = () -> "%s now %.1f V ≥ %.1f V".formatted(dashed(focus), volts, threshold);
+        return new Because(Kind.VOLTS, words, volts, threshold, focus, false, false);
     }
 
     /** Volts across {@code focus} have fallen under (or to) {@code threshold}. */
     public static Because fallen(Branch focus, double volts, double threshold) {
-        String text = "%s now %.1f V ≤ %.1f V".formatted(dashed(focus), volts, threshold);
-        return new Because(Kind.VOLTS, text, volts, threshold, focus, true, false);
+        Supplier<String> words = () -> "%s now %.1f V ≤ %.1f V".formatted(dashed(focus), volts, threshold);
+        return new Because(Kind.VOLTS, words, volts, threshold, focus, true, false);
     }
 
     /** Amps through {@code focus} passed {@code threshold}. */
-    public static Because amps(String text, Branch focus, double amps, double threshold) {
-        return new Because(Kind.AMPS, text, amps, threshold, focus, false, true);
+    public static Because amps(Supplier<String> words, Branch focus, double amps, double threshold) {
+        return new Because(Kind.AMPS, words, amps, threshold, focus, false, true);
     }
 
     /** The same reason, but it arose when the part was armed. */
     public Because afterDelay() {
-        return new Because(kind, text, volts, threshold, focus, lost, true);
+        return new Because(kind, words, volts, threshold, focus, lost, true);
     }
 
     private static String dashed(Branch focus) {

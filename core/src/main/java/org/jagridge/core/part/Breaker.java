@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 
@@ -77,7 +78,7 @@ final class Breaker extends PartType {
             double amps = m.amps(worst);
             double times = amps / rated;
             Heat heat = s.heat().then(Heat.rate(times, LIMIT, K), COOLING_SECONDS, m.now());
-            String text = "%.1f A through a %s A breaker".formatted(amps, Numbers.plain(rated));
+            Supplier<String> text = () -> "%.1f A through a %s A breaker".formatted(amps, Numbers.plain(rated));
             Because because = Because.amps(text, worst, amps, rated * LIMIT);
             if (times >= instantTimes || m.now() >= heat.full()) {
                 return Reaction.change(new State(true, true, Heat.COLD), because);

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.function.Supplier;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 
@@ -67,7 +68,7 @@ final class Fuse extends PartType {
             }
             double amps = m.amps(link);
             Heat heat = s.heat().then(Heat.rate(amps / rated, LIMIT, k), COOLING_SECONDS, m.now());
-            String text = "%.1f A through a %s A fuse".formatted(amps, Numbers.plain(rated));
+            Supplier<String> text = () -> "%.1f A through a %s A fuse".formatted(amps, Numbers.plain(rated));
             Because because = Because.amps(text, link, amps, rated * LIMIT);
             if (m.now() >= heat.full()) {
                 return Reaction.change(new State(true, Heat.COLD), because);

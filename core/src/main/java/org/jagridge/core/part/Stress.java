@@ -45,7 +45,7 @@ record Stress(Kind kind, long since) {
     Because because(Branch focus, double volts, double rated) {
         return new Because(
                 Because.Kind.VOLTS,
-                "burnt out: %s (%.1f V on %.1f V)".formatted(kind.words, volts, rated),
+                () -> "burnt out: %s (%.1f V on %.1f V)".formatted(kind.words, volts, rated),
                 volts,
                 rated * OVERVOLTAGE,
                 focus,

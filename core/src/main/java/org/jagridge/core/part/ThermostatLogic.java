@@ -245,17 +245,7 @@ final class ThermostatLogic {
             if (mode.equals("off")) {
                 return Because.input("mode is off");
             }
-            String text = switch (call.way()) {
-                case HEAT, EMERGENCY ->
-                    format("mode %s, room %.1f °C ≤ set %.1f − %.1f", mode, r.celsius(), r.heatSet(), differential);
-                case COOL ->
-                    format("mode %s, room %.1f °C ≥ set %.1f + %.1f", mode, r.celsius(), r.coolSet(mode), differential);
-                case NONE ->
-                    old.way() == Way.COOL
-                            ? format("mode %s, room %.1f °C ≤ set %.1f", mode, r.celsius(), r.coolSet(mode))
-                            : format("mode %s, room %.1f °C ≥ set %.1f", mode, r.celsius(), r.heatSet());
-            };
-            return Because.temperature(text);
+            return Because.temperature(() -> words(old.way(), call.way(), mode, r));
         }
         if (call.fan() != old.fan()) {
             return Because.input("the fan is set to " + m.word("fan"));
@@ -264,9 +254,22 @@ final class ThermostatLogic {
             return Because.timer("the least off time of " + Time.words(minOff) + " is over");
         }
         if (call.far() != old.far()) {
-            return Because.temperature(format("room %.1f °C, set %.1f", r.celsius(), r.heatSet()));
+            return Because.temperature(() -> format("room %.1f °C, set %.1f", r.celsius(), r.heatSet()));
         }
         return late ? Because.timer("the call has lasted " + Time.words(stageUp)) : Because.input("mode is " + mode);
+    }
+
+    private String words(Way before, Way now, String mode, Reading r) {
+        return switch (now) {
+            case HEAT, EMERGENCY ->
+                format("mode %s, room %.1f °C ≤ set %.1f − %.1f", mode, r.celsius(), r.heatSet(), differential);
+            case COOL ->
+                format("mode %s, room %.1f °C ≥ set %.1f + %.1f", mode, r.celsius(), r.coolSet(mode), differential);
+            case NONE ->
+                before == Way.COOL
+                        ? format("mode %s, room %.1f °C ≤ set %.1f", mode, r.celsius(), r.coolSet(mode))
+                        : format("mode %s, room %.1f °C ≥ set %.1f", mode, r.celsius(), r.heatSet());
+        };
     }
 
     private static String format(String pattern, Object... values) {

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.function.Supplier;
 import org.jagridge.core.circuit.Params;
 
 /** The two windings of a transformer, with what kills them. Used wherever a part has a transformer inside. */
@@ -91,7 +92,7 @@ final class Windings implements Behaviour<Windings.State> {
         }
         double amps = m.acAmps(secondary).abs();
         Heat heat = s.heat().then(Heat.rate(amps / ratedAmps, LIMIT, k), COOLING_SECONDS, m.now());
-        String text = "%.1f A from a transformer of %.2f A".formatted(amps, ratedAmps);
+        Supplier<String> text = () -> "%.1f A from a transformer of %.2f A".formatted(amps, ratedAmps);
         if (amps > cutoutAmps) {
             Because because = Because.amps(text, secondary, amps, cutoutAmps);
             return Reaction.change(new State(Condition.CUT_OUT, Heat.COLD), because);

@@ -40,6 +40,7 @@ public final class Simulation {
     private static final long CHATTER_WINDOW = 2 * Time.SECOND;
 
     private final Circuit circuit;
+    private final Assembly healthy;
     private final long until;
     private final TreeMap<Long, List<Act>> schedule = new TreeMap<>();
     private final List<Fault> faults = new ArrayList<>();
@@ -66,8 +67,9 @@ public final class Simulation {
     /** Why a delay began: the events and the path of that moment. */
     private record Armed(List<Integer> causes, CurrentPath.Path path) {}
 
-    private Simulation(Circuit circuit, Scenario scenario) {
-        this.circuit = circuit;
+    private Simulation(Assembly assembly, Scenario scenario) {
+        healthy = assembly;
+        circuit = assembly.circuit();
         until = Time.micros(scenario.untilSeconds());
         setAt(0, scenario.start());
         scenario.faults().forEach(f -> faultAt(0, f));
@@ -84,7 +86,12 @@ public final class Simulation {
      * @throws RunLimitException where it goes over its limits
      */
     public static Run run(Circuit circuit, Scenario scenario) {
-        return new Simulation(circuit, scenario).run();
+        return run(Assembly.of(circuit), scenario);
+    }
+
+    /** The same for a circuit that has been put together before. */
+    public static Run run(Assembly assembly, Scenario scenario) {
+        return new Simulation(assembly, scenario).run();
     }
 
     private void setAt(long at, Map<String, Object> values) {
@@ -122,7 +129,7 @@ public final class Simulation {
 
     /** Time 0: inputs and faults of the start, then everything comes to rest without being reported. */
     private void start() {
-        for (Assembly.Member m : Assembly.of(circuit).members()) {
+        for (Assembly.Member m : healthy.members()) {
             Map<String, Object> values = new HashMap<>();
             m.inputs().forEach(f -> values.put(f.name(), f.initial()));
             inputs.put(m.part().id(), values);
@@ -199,7 +206,7 @@ public final class Simulation {
     }
 
     private Field circuitField(Act.Set s) {
-        Assembly assembly = machine == null ? Assembly.of(circuit) : machine.assembly;
+        Assembly assembly = machine == null ? healthy : machine.assembly;
         return assembly.member(s.part()).orElseThrow().inputs().stream()
                 .filter(f -> f.name().equals(s.input()))
                 .findFirst()
@@ -231,8 +238,8 @@ public final class Simulation {
     private void rebuild() {
         List<Fault> changing =
                 faults.stream().filter(FaultEffects::changesCircuit).toList();
-        Circuit changed = changing.isEmpty() ? circuit : FaultEffects.apply(circuit, changing);
-        machine = new Machine(Assembly.of(changed), machine);
+        Assembly assembly = changing.isEmpty() ? healthy : Assembly.of(FaultEffects.apply(circuit, changing));
+        machine = new Machine(assembly, machine);
     }
 
     /**

@@ -15,7 +15,6 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Time;
-import org.jagridge.core.run.FaultList;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.web.circuits.CircuitRepository;
@@ -101,7 +100,7 @@ class BenchService {
         String key = bench.id() + "/" + last + "/" + horizon;
         Run known = runs.get(key);
         if (known == null) {
-            known = Simulation.run(drawn.circuit(), scenario(actions, horizon));
+            known = Simulation.run(drawn.assembly(), scenario(actions, horizon));
             runs.put(key, known);
         }
         return known;
@@ -219,9 +218,9 @@ class BenchService {
         return act(from, Action.Kind.SET, json.writeValueAsString(Map.of("key", key, "value", !rest, "back", rest)));
     }
 
-    /** Puts in one of the circuit's faults, by its place in {@link FaultList#faultsOf}. */
+    /** Puts in one of the circuit's faults, by its place in the list of faults. */
     BenchState fault(BenchState from, int index) {
-        List<Fault> all = FaultList.faultsOf(from.drawn().circuit());
+        List<Fault> all = from.drawn().faults();
         if (index < 0 || index >= all.size()) {
             throw new BadActException("There is no fault number " + index + " in this circuit.");
         }

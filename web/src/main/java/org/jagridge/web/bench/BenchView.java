@@ -2,7 +2,6 @@ package org.jagridge.web.bench;
 
 import java.util.List;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.run.FaultList;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.LiveState;
@@ -45,9 +44,7 @@ record BenchView(
                 state.faults().entrySet().stream()
                         .map(e -> new FaultRow(e.getKey(), e.getValue().words()))
                         .toList(),
-                FaultList.faultsOf(state.drawn().circuit()).stream()
-                        .map(Fault::words)
-                        .toList(),
+                state.drawn().faults().stream().map(Fault::words).toList(),
                 LadderSvg.write(state.drawn().ladder(), live, state.bench().name(), null),
                 ConnectionSvg.write(state.drawn().connection(), state.frame().assembly(), live, null),
                 state.drawn().circuit().places().size() + " places · "

@@ -1,14 +1,17 @@
 package org.jagridge.web.circuits;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.drawing.Connection;
 import org.jagridge.core.drawing.ConnectionLayout;
 import org.jagridge.core.drawing.Ladder;
 import org.jagridge.core.drawing.LadderLayout;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.run.FaultList;
 import org.springframework.stereotype.Component;
 
 /** Circuits by revision with what is derived from them once: assembly and both layouts. Revisions never change. */
@@ -30,11 +33,16 @@ public class CircuitStore {
         this.repository = repository;
     }
 
-    /** A circuit with its layouts. */
-    public record Drawn(Circuit circuit, Assembly assembly, Ladder ladder, Connection connection) {
+    /** A circuit with its layouts and the faults it can have. */
+    public record Drawn(Circuit circuit, Assembly assembly, Ladder ladder, Connection connection, List<Fault> faults) {
         public static Drawn of(Circuit circuit) {
             Assembly assembly = Assembly.of(circuit);
-            return new Drawn(circuit, assembly, LadderLayout.of(assembly), ConnectionLayout.of(assembly));
+            return new Drawn(
+                    circuit,
+                    assembly,
+                    LadderLayout.of(assembly),
+                    ConnectionLayout.of(assembly),
+                    FaultList.faultsOf(circuit));
         }
     }
 

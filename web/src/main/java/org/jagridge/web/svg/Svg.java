@@ -1,7 +1,5 @@
 package org.jagridge.web.svg;
 
-import java.util.Locale;
-
 /** Writes SVG elements; escapes what it is given. */
 final class Svg {
     private final StringBuilder out = new StringBuilder(32_768);
@@ -60,8 +58,12 @@ final class Svg {
 
     /** A coordinate with one decimal at the most. */
     static String number(double d) {
-        String s = String.format(Locale.ROOT, "%.1f", d);
-        return s.endsWith(".0") ? s.substring(0, s.length() - 2) : s;
+        long tenths = Math.round(d * 10);
+        if (tenths % 10 == 0) {
+            return Long.toString(tenths / 10);
+        }
+        long whole = Math.abs(tenths) / 10;
+        return (tenths < 0 ? "-" : "") + whole + "." + Math.abs(tenths) % 10;
     }
 
     static String escape(String text) {
