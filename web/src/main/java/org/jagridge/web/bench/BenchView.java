@@ -5,6 +5,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.LiveState;
+import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Everything the bench page shows of one state. */
@@ -18,7 +19,7 @@ record BenchView(
         int acts,
         HandsView hands,
         List<FaultRow> faults,
-        List<String> faultChoices,
+        String faultOptions,
         String ladder,
         String connection,
         String drawingNote,
@@ -44,7 +45,7 @@ record BenchView(
                 state.faults().entrySet().stream()
                         .map(e -> new FaultRow(e.getKey(), e.getValue().words()))
                         .toList(),
-                state.drawn().faults().stream().map(Fault::words).toList(),
+                options(state.drawn().faults()),
                 LadderSvg.write(state.drawn().ladder(), live, state.bench().name(), null),
                 ConnectionSvg.write(state.drawn().connection(), state.frame().assembly(), live, null),
                 state.drawn().circuit().places().size() + " places · "
@@ -55,6 +56,19 @@ record BenchView(
                 state.drawn().assembly().nodes().keySet().stream()
                         .map(Object::toString)
                         .toList());
+    }
+
+    /** The choices as HTML; a template would take longer over them than over all the rest. */
+    private static String options(List<Fault> faults) {
+        StringBuilder html = new StringBuilder();
+        for (int i = 0; i < faults.size(); i++) {
+            html.append("<option value=\"")
+                    .append(i)
+                    .append("\">")
+                    .append(HtmlUtils.htmlEscape(faults.get(i).words()))
+                    .append("</option>");
+        }
+        return html.toString();
     }
 
     /** JSON that may stand inside a script element: no text in it can close the element. */

@@ -15,6 +15,8 @@ import org.jagridge.web.svg.TimingSvg;
 /** The trace: what happened and why, and the chart with its cursor. */
 record TraceView(
         List<Row> rows,
+        int earlier,
+        int later,
         String chart,
         String clock,
         String previous,
@@ -42,18 +44,22 @@ record TraceView(
             boolean input) {}
 
     private static final double WIDTH = 640;
+    private static final int ROWS_BEFORE = 60;
+    private static final int ROWS_AFTER = 40;
 
     static TraceView of(BenchState state) {
         Run run = state.run();
         Narrator narrator = new Narrator(run.circuit());
         List<Row> rows = new ArrayList<>();
-        Event last = null;
-        for (Event e : run.events()) {
-            if (e.micros() <= state.micros()) {
-                last = e;
-            }
+        List<Event> events = run.events();
+        int shown = 0;
+        while (shown < events.size() && events.get(shown).micros() <= state.micros()) {
+            shown++;
         }
-        for (Event e : run.events()) {
+        Event last = shown == 0 ? null : events.get(shown - 1);
+        int first = Math.max(0, shown - ROWS_BEFORE);
+        int end = Math.min(events.size(), shown + ROWS_AFTER);
+        for (Event e : events.subList(first, end)) {
             rows.add(new Row(
                     state.url(e.micros()),
                     clock(e.micros()),
@@ -78,6 +84,8 @@ record TraceView(
         }
         return new TraceView(
                 rows,
+                first,
+                events.size() - end,
                 TimingSvg.write(run, Lanes.of(run), state.micros(), WIDTH),
                 clock(state.micros()),
                 before == null ? null : state.url(before),
