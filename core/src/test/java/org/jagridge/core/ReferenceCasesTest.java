@@ -21,7 +21,15 @@ public class ReferenceCasesTest {
     @DataProvider
     public Object[][] cases() {
         List<Object[]> rows = new ArrayList<>();
-        for (String name : List.of("fan-relay", "long-run", "r-to-c-short", "two-transformers-jumper")) {
+        for (String name : List.of(
+                "fan-relay",
+                "long-run",
+                "r-to-c-short",
+                "two-transformers-jumper",
+                "airflow-proved",
+                "lockout",
+                "millivolt",
+                "strip-heat")) {
             rows.add(new Object[] {ReferenceCase.load(name)});
         }
         return rows.toArray(Object[][]::new);

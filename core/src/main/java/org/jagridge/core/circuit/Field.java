@@ -27,6 +27,7 @@ public record Field(
         FLAG("true or false"),
         TEXT("text"),
         TEXTS("a list of texts"),
+        /** One number stands for a list of one. */
         NUMBERS("a list of numbers"),
         /** A list or object that the part type reads itself. */
         STRUCTURE("a list or object"),
@@ -99,7 +100,7 @@ public record Field(
             case FLAG, MOMENTARY -> value instanceof Boolean ? null : expected(value);
             case TEXT -> value instanceof String ? null : expected(value);
             case TEXTS -> listMistake(value, this::textMistake);
-            case NUMBERS -> listMistake(value, this::numberMistake);
+            case NUMBERS -> value instanceof Number ? numberMistake(value) : listMistake(value, this::numberMistake);
             case STRUCTURE -> value instanceof List || value instanceof java.util.Map ? null : expected(value);
         };
     }

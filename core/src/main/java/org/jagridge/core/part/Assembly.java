@@ -118,13 +118,15 @@ public final class Assembly {
         private final List<Branch> branches = new ArrayList<>();
         private final List<Member> members = new ArrayList<>();
         private final Map<Terminal, Integer> nodes = new LinkedHashMap<>();
+        private final Map<Terminal, Integer> hidden = new HashMap<>();
 
         Draft(Circuit circuit) {
             this.circuit = circuit;
         }
 
         int node(Terminal terminal) {
-            return nodes.computeIfAbsent(terminal, t -> network.node());
+            Map<Terminal, Integer> map = PartDraft.isHidden(terminal.name()) ? hidden : nodes;
+            return map.computeIfAbsent(terminal, t -> network.node());
         }
 
         List<String> terminals(Part part) {

@@ -47,7 +47,12 @@ final class Fuse extends PartType {
 
     record State(boolean blown, Heat heat) {}
 
-    private record Element(Branch link, double rated, double k) implements Behaviour<State> {
+    /** A fuse inside another part, between two of its terminals. */
+    static Element inside(PartDraft draft, String a, String b, double amps) {
+        return new Element(draft.branch(a, b, a + "-" + b, Role.PROTECTION, Shape.FUSE, true), amps, 1.5);
+    }
+
+    record Element(Branch link, double rated, double k) implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
             return new State(false, Heat.COLD);

@@ -5,10 +5,18 @@ import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.network.Complex;
 
-/** {@code lamp}: lights at 70 % of its rated volts, burns out over 130 %. */
+/** {@code lamp} and {@code buzzer}: work at 70 % of its rated volts, burn out over 130 %. */
 final class Lamp extends PartType {
-    Lamp() {
-        super("lamp", "Pilot lamp", "Shows that its two terminals have volts between them.");
+    private Lamp(String type, String title, String summary) {
+        super(type, title, summary);
+    }
+
+    static Lamp lamp() {
+        return new Lamp("lamp", "Pilot lamp", "Shows that its two terminals have volts between them.");
+    }
+
+    static Lamp buzzer() {
+        return new Lamp("buzzer", "Buzzer", "Sounds while its two terminals have volts between them.");
     }
 
     @Override

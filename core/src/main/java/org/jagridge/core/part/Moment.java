@@ -1,5 +1,6 @@
 package org.jagridge.core.part;
 
+import org.jagridge.core.circuit.Condition;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.network.Complex;
@@ -52,6 +53,33 @@ public interface Moment {
     /** When that temperature next reaches {@code target}, in microseconds, or {@link Reaction#NEVER}. */
     long whenCelsius(String part, double target);
 
-    /** A branch of the circuit's wiring, by wire id. */
+    /** A number that another part shows or is set to, like its {@code celsius}. */
+    double numberOf(String part, String name);
+
+    /** What an input of another part is set to, or null where it has no such input. */
+    String wordOf(String part, String input);
+
+    /** Whether a condition over the circuit's signals holds now. */
+    default boolean holds(Condition condition) {
+        return condition.holds(new Condition.Signals() {
+            @Override
+            public String word(String part) {
+                return signalOf(part);
+            }
+
+            @Override
+            public double number(String part, String name) {
+                return numberOf(part, name);
+            }
+        });
+    }
+
+    /** Whether the world is in that condition at this part, like {@code low-charge}. */
+    default boolean condition(String name) {
+        Fault fault = fault(FaultKind.CONDITION);
+        return fault != null && name.equals(fault.text(FaultKind.Detail.CONDITION));
+    }
+
+    /** A branch of the circuit's wiring, by wire id; null where there is no such wire. */
     Branch wire(String id);
 }

@@ -8,6 +8,8 @@ import org.jagridge.core.network.Network;
 
 /** Gives a part type what it needs to put one part into a circuit's network. */
 public final class PartDraft {
+    private static final String HIDDEN = "_";
+
     private final Assembly.Draft assembly;
     private final Part part;
     private final Params params;
@@ -43,7 +45,26 @@ public final class PartDraft {
         Terminal ta = new Terminal(part.id(), a);
         Terminal tb = new Terminal(part.id(), b);
         return assembly.add(
-                part.id(), label, assembly.node(ta), assembly.node(tb), ta, tb, role, shape, restClosed, true);
+                part.id(),
+                label.replace(HIDDEN, ""),
+                assembly.node(ta),
+                assembly.node(tb),
+                isHidden(a) ? null : ta,
+                isHidden(b) ? null : tb,
+                role,
+                shape,
+                restClosed,
+                true);
+    }
+
+    /** Whether a name stands for a node inside the part, which no lead can touch: it begins with an underscore. */
+    static boolean isHidden(String name) {
+        return name.startsWith(HIDDEN);
+    }
+
+    /** A bar or link inside the part that is always joined. */
+    public Branch link(String a, String b) {
+        return branch(a, b, a + "-" + b, Role.CONDUCTOR, Shape.NONE, true);
     }
 
     /** A source between two terminals, hot pole first, that also tells the network its return pole. */

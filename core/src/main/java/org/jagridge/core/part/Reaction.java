@@ -1,5 +1,7 @@
 package org.jagridge.core.part;
 
+import java.util.function.BiFunction;
+
 /**
  * What a part makes of the present moment.
  *
@@ -31,5 +33,14 @@ public record Reaction<S>(S state, long wakeAt, Because because, Because arms) {
 
     public Reaction<S> wake(long at) {
         return new Reaction<>(state, Math.min(wakeAt, at), because, arms);
+    }
+
+    /** Two reactions of one part as one; the first that gives a reason gives the part's. */
+    public static <A, B, S> Reaction<S> both(Reaction<A> a, Reaction<B> b, BiFunction<A, B, S> join) {
+        return new Reaction<>(
+                join.apply(a.state(), b.state()),
+                Math.min(a.wakeAt(), b.wakeAt()),
+                a.because() != null ? a.because() : b.because(),
+                a.arms() != null ? a.arms() : b.arms());
     }
 }

@@ -77,10 +77,20 @@ public final class Stamp {
         }
     }
 
+    /** A conductance that only AC sees. */
+    public void acOnly(Branch branch, double siemens) {
+        conductance(branch, 0);
+        if (Double.isNaN(forced[branch.index()])) {
+            ac.admittance(branch.index(), siemens, 0);
+        }
+    }
+
     /** A capacitor: conducts on AC only. */
     public void capacitance(Branch branch, double farads) {
-        ac.admittance(branch.index(), 0, farads * radiansPerSecond);
-        dc.admittance(branch.index(), 0, 0);
+        conductance(branch, 0);
+        if (Double.isNaN(forced[branch.index()])) {
+            ac.admittance(branch.index(), 0, farads * radiansPerSecond);
+        }
     }
 
     /**

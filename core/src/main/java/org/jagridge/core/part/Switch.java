@@ -30,29 +30,7 @@ final class Switch extends PartType {
     @Override
     public Behaviour<?> build(PartDraft draft) {
         Shape shape = draft.params().is("kind", "push") ? Shape.PUSH_BUTTON : Shape.SWITCH;
-        return new HandContact(draft.contact("1", "2", shape, draft.params().is("rest", "closed")));
-    }
-
-    private record HandContact(Branch contact) implements Behaviour<Boolean> {
-        @Override
-        public Boolean start(Moment moment) {
-            return moment.flag("closed");
-        }
-
-        @Override
-        public void stamp(Boolean closed, Stamp stamp) {
-            stamp.contact(contact, closed);
-        }
-
-        @Override
-        public Reaction<Boolean> react(Boolean closed, Moment m) {
-            boolean now = m.flag("closed");
-            return Reaction.change(now, Because.input(now ? "put on by hand" : "put off by hand"));
-        }
-
-        @Override
-        public String signal(Boolean closed) {
-            return closed ? "closed" : "open";
-        }
+        Branch contact = draft.contact("1", "2", shape, draft.params().is("rest", "closed"));
+        return new HandContacts(List.of(contact), "closed", "closed", "open");
     }
 }

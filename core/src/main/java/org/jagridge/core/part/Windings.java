@@ -44,16 +44,16 @@ final class Windings implements Behaviour<Windings.State> {
         secondary = draft.source(x1, x2, Role.SECONDARY, Shape.WINDING);
         coupling = draft.coupling(primary, secondary);
         strays = List.of(draft.stray(p1), draft.stray(p2), draft.stray(x1), draft.stray(x2));
-        primaryVolts = p.number("primaryVolts");
-        secondaryVolts = p.number("secondaryVolts");
-        double va = p.number("va");
-        double r = p.number("regulation");
+        primaryVolts = p.number("primaryVolts", 120);
+        secondaryVolts = p.number("secondaryVolts", 24);
+        double va = p.number("va", 40);
+        double r = p.number("regulation", 0.12);
         ratio = primaryVolts / (secondaryVolts * (1 + r));
         ohms = r * secondaryVolts * secondaryVolts / va;
         ratedAmps = va / secondaryVolts;
         double shortTimes = secondaryVolts * (1 + r) / ohms / ratedAmps;
         k = p.number("burnoutSeconds", 30) * (shortTimes * shortTimes - LIMIT * LIMIT);
-        polarity = p.flag("reversed") ? -1 : 1;
+        polarity = p.has("reversed") && p.flag("reversed") ? -1 : 1;
         cutoutAmps = p.number("cutoutAmps", Double.POSITIVE_INFINITY);
         resettable = p.has("cutoutAmps");
     }

@@ -631,8 +631,23 @@ public final class Simulation {
             }
 
             @Override
+            public double numberOf(String part, String name) {
+                Assembly.Member other = assembly.member(part).orElseThrow();
+                if (name.equals("celsius") && other.behaviour() instanceof Temperature) {
+                    return celsiusOf(part);
+                }
+                return inputs.get(part).get(name) instanceof Number n ? n.doubleValue() : Double.NaN;
+            }
+
+            @Override
+            public String wordOf(String part, String input) {
+                return inputs.get(part).get(input) instanceof String word ? word : null;
+            }
+
+            @Override
             public Branch wire(String id) {
-                return assembly.branchesOf(id).get(0);
+                List<Branch> of = assembly.branchesOf(id);
+                return of.isEmpty() ? null : of.get(0);
             }
         }
     }

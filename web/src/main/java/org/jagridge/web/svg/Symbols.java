@@ -17,6 +17,13 @@ final class Symbols {
             case CONTACT_CLOSED -> contact(true, joined);
             case THERMOSTAT -> blade(joined) + "<path class=\"sym\" d=\"M0-3v4l3 1.5-6 2.5 3 1.5v3\"/>";
             case SWITCH -> blade(joined);
+            case SAFETY -> blade(joined) + "<path class=\"sym\" d=\"M0-4v11M-5 7H5\"/>";
+            case TIMER ->
+                "<path class=\"sym\" d=\"M-13 0H-11M11 0H13\"/>"
+                        + "<rect class=\"sym body" + on(joined && works)
+                        + "\" x=\"-11\" y=\"-9\" width=\"22\" height=\"18\" rx=\"2\"/>"
+                        + "<path class=\"sym thin\" d=\"M-5-6H5L-5 6H5Z\"/>";
+            case CAPACITOR -> "<path class=\"sym\" d=\"M-13 0H-3M3 0H13M-3-9V9M7-9Q0 0 7 9\"/>";
             case PUSH_BUTTON -> push(branch.restClosed(), joined);
             case FUSE ->
                 "<path class=\"sym\" d=\"M-13 0H-10M10 0H13\"/>"

@@ -1,0 +1,38 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/** {@code battery}: weak ones hold 80 % of their volts behind ten times the resistance; flat ones give nothing. */
+final class Battery extends PartType {
+    Battery() {
+        super("battery", "Battery", "Dry cells. Weak ones still show volts, but can't drive a load.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(Field.positive("volts", 3.0, "V"), Field.positive("ohms", 0.3, "Ω"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("+", "-");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of(Field.choice("state", "good", "good", "weak", "flat"));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        double volts = draft.params().number("volts");
+        double ohms = draft.params().number("ohms");
+        return new DirectSource(
+                draft.source("+", "-", Role.SOURCE, Shape.SUPPLY),
+                m -> m.word("state"),
+                c -> c.equals("good") ? volts : c.equals("weak") ? 0.8 * volts : 0,
+                c -> c.equals("good") ? ohms : 10 * ohms);
+    }
+}

@@ -1,0 +1,109 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/**
+ * {@code coil-sensor}: closes at −1 °C, opens at 13 °C. Its temperature is an input, or with {@code outdoors} and
+ * {@code runs} a first-order model of the outdoor coil: it tends to 8 K under the outdoors while the part {@code runs}
+ * runs, to 30 °C while {@code defrost} is in defrost, else to the outdoors, with the time constant of the mode.
+ */
+final class CoilSensor extends PartType {
+    CoilSensor() {
+        super("coil-sensor", "Coil sensor", "Closes when the outdoor coil is cold enough to frost.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.number("closesAtCelsius", -1.0, "°C"),
+                Field.number("opensAtCelsius", 13.0, "°C"),
+                Field.text("outdoors", null),
+                Field.text("runs", null),
+                Field.text("defrost", null),
+                Field.positive("coolingSeconds", 300.0, "s"),
+                Field.positive("defrostSeconds", 240.0, "s"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("1", "2");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return params.has("outdoors") ? List.of() : List.of(Field.number("coilCelsius", 10.0, "°C"));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new CoilModel(draft.contact("1", "2", Shape.SAFETY, false), draft.params());
+    }
+
+    record State(boolean closed, Drift coil) {}
+
+    private static final class CoilModel implements Behaviour<State>, Temperature<State> {
+        private static final double BELOW_OUTDOORS = 8;
+        private static final double DEFROST_CELSIUS = 30;
+
+        private final Branch contact;
+        private final Params p;
+
+        CoilModel(Branch contact, Params p) {
+            this.contact = contact;
+            this.p = p;
+        }
+
+        private Drift target(Drift now, Moment m) {
+            if (!p.has("outdoors")) {
+                return Drift.still(m.number("coilCelsius"), m.now());
+            }
+            double outdoors = m.celsiusOf(p.text("outdoors"));
+            boolean defrost = p.has("defrost") && "defrost".equals(m.signalOf(p.text("defrost")));
+            String running = p.has("runs") ? m.signalOf(p.text("runs")) : null;
+            boolean runs = running != null && Drift.active(running);
+            double end = defrost ? DEFROST_CELSIUS : runs ? outdoors - BELOW_OUTDOORS : outdoors;
+            double tau = defrost ? p.number("defrostSeconds") : p.number("coolingSeconds");
+            return now.toward(end, tau, m.now());
+        }
+
+        @Override
+        public State start(Moment m) {
+            double t = p.has("outdoors") ? m.celsiusOf(p.text("outdoors")) : m.number("coilCelsius");
+            return new State(t <= p.number("closesAtCelsius"), Drift.still(t, m.now()));
+        }
+
+        @Override
+        public void stamp(State s, Stamp stamp) {
+            stamp.contact(contact, s.closed());
+        }
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            Drift coil = target(s.coil(), m);
+            double t = coil.at(m.now());
+            double closes = p.number("closesAtCelsius");
+            double opens = p.number("opensAtCelsius");
+            boolean closed = s.closed() ? t < opens - Drift.EPSILON : t <= closes + Drift.EPSILON;
+            long wake = coil.when(closed ? opens : closes, m.now());
+            Because because = Because.temperature(() -> "coil %.1f °C".formatted(t));
+            return new Reaction<>(new State(closed, coil), wake, because, null);
+        }
+
+        @Override
+        public String signal(State s) {
+            return s.closed() ? "closed" : "open";
+        }
+
+        @Override
+        public double celsius(State s, Moment m) {
+            return s.coil().at(m.now());
+        }
+
+        @Override
+        public long when(State s, double target, Moment m) {
+            return s.coil().when(target, m.now());
+        }
+    }
+}

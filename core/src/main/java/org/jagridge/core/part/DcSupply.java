@@ -1,0 +1,39 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/** {@code dc-supply}: direct current between + and −. */
+final class DcSupply extends PartType {
+    DcSupply() {
+        super("dc-supply", "DC supply", "Gives direct current, as some openers and control loops use.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(Field.positive("volts", 28.0, "V"), Field.positive("ohms", 0.5, "Ω"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("+", "-");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of(Field.flag("on", true));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        double volts = draft.params().number("volts");
+        double ohms = draft.params().number("ohms");
+        Branch source = draft.source("+", "-", Role.SOURCE, Shape.SUPPLY);
+        return new DirectSource(
+                source,
+                m -> m.flag("on") ? "on" : "off",
+                c -> c.equals("on") ? volts : 0,
+                c -> c.equals("on") ? ohms : 1e6);
+    }
+}

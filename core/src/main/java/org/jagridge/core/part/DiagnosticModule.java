@@ -1,0 +1,93 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.network.Complex;
+
+/** {@code diagnostic-module}: compares the call on Y with the compressor's currents and says what doesn't fit. */
+final class DiagnosticModule extends PartType {
+    private static final double ON_VOLTS = 16;
+    private static final double FLOWS = 0.5;
+    /** After a call the compressor gets this long to start. */
+    private static final long PATIENCE = 2 * Time.SECOND;
+
+    DiagnosticModule() {
+        super("diagnostic-module", "Diagnostic module", "Watches call and currents and says what doesn't fit.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(Field.text("runWire", null), Field.text("startWire", null));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("R", "C", "Y");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Watch(
+                draft.load("R", "C", Shape.BOX),
+                draft.load("Y", "C", Shape.BOX),
+                draft.params().textOrNull("runWire"),
+                draft.params().textOrNull("startWire"));
+    }
+
+    /** @param suspect a verdict that doesn't stand yet @param since when it arose */
+    record State(String verdict, String suspect, long since) {}
+
+    private record Watch(Branch supply, Branch call, String runWire, String startWire) implements Behaviour<State> {
+        @Override
+        public State start(Moment moment) {
+            return new State("no supply", "no supply", 0);
+        }
+
+        @Override
+        public void stamp(State s, Stamp stamp) {
+            stamp.load(supply, Complex.real(24 * 24 / 1.0));
+            stamp.load(call, Complex.real(10_000));
+        }
+
+        private static double amps(String wire, Moment m) {
+            Branch b = wire == null ? null : m.wire(wire);
+            return b == null ? 0 : m.acAmps(b).abs();
+        }
+
+        private String verdict(Moment m) {
+            if (m.acVolts(supply) < ON_VOLTS) {
+                return "no supply";
+            }
+            boolean calls = m.acVolts(call) >= ON_VOLTS;
+            boolean runs = amps(runWire, m) >= FLOWS;
+            boolean starts = startWire == null || amps(startWire, m) >= FLOWS / 5;
+            if (!calls) {
+                return runs ? "current without a call: welded contactor" : "no call";
+            }
+            if (!runs) {
+                return "call without current: no supply, overload or open winding";
+            }
+            return starts ? "runs as called" : "run current without start current: open start circuit";
+        }
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            String now = verdict(m);
+            if (now.equals(s.verdict())) {
+                return Reaction.stay(new State(now, now, s.since()));
+            }
+            long since = now.equals(s.suspect()) ? s.since() : m.now();
+            boolean alarm = now.contains(":");
+            if (!alarm || m.now() >= since + PATIENCE) {
+                return Reaction.change(new State(now, now, since), Because.link("call and currents compared"));
+            }
+            return Reaction.waiting(new State(s.verdict(), now, since), since + PATIENCE);
+        }
+
+        @Override
+        public String signal(State s) {
+            return s.verdict();
+        }
+    }
+}

@@ -1,0 +1,22 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Params;
+
+/** {@code earth}: a bond to earth of 1 mΩ. */
+final class Earth extends PartType {
+    Earth() {
+        super("earth", "Earth", "A bond to earth.");
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("E");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        Branch bond = draft.bond("E");
+        return new Fixed(stamp -> stamp.resistance(bond, 0.001));
+    }
+}

@@ -1,0 +1,92 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/** {@code opening}: a vent, door or damper that takes {@code travelSeconds} from shut to open. It has no terminals. */
+final class Opening extends PartType {
+    Opening() {
+        super("opening", "Opening", "A vent, door, damper or hood. Half open is neither shut nor open.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(Field.text("kind", "vent"), Field.positive("travelSeconds", 12.0, "s"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of();
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of(
+                Field.choice("target", "shut", "shut", "half", "open"),
+                Field.choice("movedBy", "opener", "opener", "hand"));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Leaf(Time.micros(draft.params().number("travelSeconds")));
+    }
+
+    /** @param byHand who moves it */
+    record State(Travel travel, boolean byHand) {}
+
+    private record Leaf(long whole) implements Behaviour<State> {
+        private static double position(String word) {
+            return switch (word) {
+                case "open" -> 1;
+                case "half" -> 0.5;
+                default -> 0;
+            };
+        }
+
+        @Override
+        public State start(Moment m) {
+            return new State(Travel.rest(position(m.word("target"))), false);
+        }
+
+        @Override
+        public void stamp(State state, Stamp stamp) {}
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            Travel now = s.travel().toward(end(s.travel(), m), m.now(), whole);
+            boolean hand = m.word("movedBy").equals("hand");
+            boolean turned = now.to() != s.travel().to();
+            Because because = turned
+                    ? Because.input(hand ? "moved by hand" : "the opener runs")
+                    : Because.timer("the way takes "
+                            + Time.words(
+                                    s.travel().moves() ? m.now() - s.travel().since() : 0));
+            return new Reaction<>(
+                    new State(now, turned ? hand : s.byHand()), now.arrives(whole), because, turned ? because : null);
+        }
+
+        /** Where it can go: a leaf that sticks at a place goes no farther than that place. */
+        private double end(Travel travel, Moment m) {
+            double target = position(m.word("target"));
+            Fault fault = m.fault(FaultKind.STUCK);
+            if (fault == null) {
+                return target;
+            }
+            double stuck = position(fault.text(FaultKind.Detail.POSITION));
+            double at = travel.at(m.now(), whole);
+            boolean passes = (at <= stuck && target >= stuck) || (at >= stuck && target <= stuck);
+            return passes ? stuck : target;
+        }
+
+        @Override
+        public String signal(State s) {
+            if (s.travel().moves()) {
+                return "moving";
+            }
+            return s.travel().to() == 0 ? "shut" : s.travel().to() == 1 ? "open" : "half";
+        }
+    }
+}

@@ -1,0 +1,52 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/** {@code outdoors}: the weather. */
+final class Outdoors extends PartType {
+    Outdoors() {
+        super("outdoors", "Outdoors", "The temperature outside.");
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of();
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of(Field.number("celsius", 5.0, "°C").within(-60, 60));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Weather();
+    }
+
+    private static final class Weather implements Behaviour<Double>, Temperature<Double> {
+        @Override
+        public Double start(Moment m) {
+            return m.number("celsius");
+        }
+
+        @Override
+        public void stamp(Double state, Stamp stamp) {}
+
+        @Override
+        public Reaction<Double> react(Double state, Moment m) {
+            return Reaction.stay(m.number("celsius"));
+        }
+
+        @Override
+        public double celsius(Double state, Moment m) {
+            return state;
+        }
+
+        @Override
+        public long when(Double state, double target, Moment m) {
+            return Reaction.NEVER;
+        }
+    }
+}

@@ -1,0 +1,72 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/** {@code pressure-switch}: proves draft. Closes a delay after the part it follows runs, opens 1 s after it stops. */
+final class PressureSwitch extends PartType {
+    private static final long OPENS_AFTER = Time.SECOND;
+
+    PressureSwitch() {
+        super("pressure-switch", "Draft-proving switch", "Closes when the inducer makes its draft.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.text("follows", null),
+                Field.number("delaySeconds", 2.0, "s").within(0, 600));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("1", "2");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Element(
+                draft.contact("1", "2", Shape.SAFETY, false),
+                draft.params().textOrNull("follows"),
+                Time.micros(draft.params().number("delaySeconds")));
+    }
+
+    /** @param due when it moves next, or {@link Reaction#NEVER} */
+    record State(boolean closed, long due) {}
+
+    private record Element(Branch contact, String follows, long delay) implements Behaviour<State> {
+        @Override
+        public State start(Moment moment) {
+            return new State(false, Reaction.NEVER);
+        }
+
+        @Override
+        public void stamp(State s, Stamp stamp) {
+            stamp.contact(contact, s.closed());
+        }
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            String signal = follows == null ? null : m.signalOf(follows);
+            boolean draft = signal != null && !signal.equals("off") && !m.condition("blocked-flue");
+            if (draft == s.closed()) {
+                return Reaction.stay(new State(s.closed(), Reaction.NEVER));
+            }
+            long pause = draft ? delay : OPENS_AFTER;
+            long due = s.due() == Reaction.NEVER ? m.now() + pause : s.due();
+            if (m.now() >= due) {
+                String words =
+                        "%s after %s %s".formatted(Time.words(pause), follows, draft ? "began to run" : "stopped");
+                return Reaction.change(new State(draft, Reaction.NEVER), Because.timer(words));
+            }
+            Because arms = Because.link(follows + " is " + signal);
+            return new Reaction<>(new State(s.closed(), due), due, null, s.due() == due ? null : arms);
+        }
+
+        @Override
+        public String signal(State s) {
+            return s.closed() ? "closed" : "open";
+        }
+    }
+}

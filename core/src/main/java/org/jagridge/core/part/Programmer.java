@@ -1,0 +1,62 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.network.Complex;
+
+/** {@code programmer}: passes L to hot water off (1) or on (3), heating off (2) or on (4). */
+final class Programmer extends PartType {
+    Programmer() {
+        super("programmer", "Programmer", "Passes its live to hot water on or off, heating on or off.");
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("L", "N", "1", "2", "3", "4");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of(Field.choice("hotWater", "off", "off", "on"), Field.choice("heating", "off", "off", "on"));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Clock(
+                draft.load("L", "N", Shape.BOX),
+                draft.contact("L", "1", Shape.SWITCH, true),
+                draft.contact("L", "2", Shape.SWITCH, true),
+                draft.contact("L", "3", Shape.SWITCH, false),
+                draft.contact("L", "4", Shape.SWITCH, false));
+    }
+
+    record State(boolean water, boolean heating) {}
+
+    private record Clock(Branch own, Branch waterOff, Branch heatingOff, Branch waterOn, Branch heatingOn)
+            implements Behaviour<State> {
+        @Override
+        public State start(Moment m) {
+            return new State(m.word("hotWater").equals("on"), m.word("heating").equals("on"));
+        }
+
+        @Override
+        public void stamp(State s, Stamp stamp) {
+            stamp.load(own, Complex.real(230 * 230 / 2.0));
+            stamp.contact(waterOff, !s.water());
+            stamp.contact(waterOn, s.water());
+            stamp.contact(heatingOff, !s.heating());
+            stamp.contact(heatingOn, s.heating());
+        }
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            return Reaction.change(start(m), Because.input("set by hand"));
+        }
+
+        @Override
+        public String signal(State s) {
+            return s.water() ? (s.heating() ? "both" : "hot-water") : s.heating() ? "heating" : "off";
+        }
+    }
+}

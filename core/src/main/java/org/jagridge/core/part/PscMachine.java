@@ -1,0 +1,213 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.network.Complex;
+
+/**
+ * {@code compressor} and {@code psc-motor}: windings C–R and C–S with the overload in C; the start winding is always in
+ * circuit through the run capacitor. Starts with at least 0.8 of its volts, a live start circuit and (a compressor) equal
+ * pressures; starting current 5 × for 0.3 s. Else it stalls at 5 × and the overload opens in 8 s, closes after 15 min.
+ * Once running it runs on with a dead capacitor, and stalls under 0.65.
+ */
+final class PscMachine extends PartType {
+    private static final double STARTS = 0.8;
+    private static final double STALLS = 0.65;
+    private static final double LIVE = 0.3;
+    private static final long STARTING = 3 * Time.SECOND / 10;
+
+    private final boolean compressor;
+
+    PscMachine(boolean compressor) {
+        super(
+                compressor ? "compressor" : "psc-motor",
+                compressor ? "Compressor" : "Capacitor motor",
+                compressor
+                        ? "Needs volts, a live start circuit and equal pressures to start."
+                        : "A motor with a start winding that is fed through its capacitor.");
+        this.compressor = compressor;
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.positive("volts", 240.0, "V"),
+                Field.positive("runAmps", compressor ? 12.0 : 1.2, "A"),
+                Field.positive("startAmps", compressor ? 4.0 : 0.5, "A"),
+                Field.positive("pf", 0.75, "").within(0.01, 1),
+                Field.positive("lockedFactor", 5.0, ""),
+                Field.number("equaliseSeconds", compressor ? 180.0 : 0.0, "s").within(0, 3600),
+                Field.positive("overloadTripSeconds", 8.0, "s"),
+                Field.positive("overloadResetSeconds", 900.0, "s"),
+                Field.text("startRelay", null));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("C", "R", "S");
+    }
+
+    @Override
+    public List<String> cautions() {
+        return compressor ? List.of("Capacitors hold their charge. Discharge before you touch C, R or S.") : List.of();
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Machine(draft);
+    }
+
+    enum Phase {
+        OFF("off"),
+        STARTING("off"),
+        RUNNING("running"),
+        STALLED("stalled"),
+        OVERLOAD("overload");
+
+        private final String word;
+
+        Phase(String word) {
+            this.word = word;
+        }
+    }
+
+    /**
+     * @param due when the phase ends by itself, or {@link Reaction#NEVER}
+     * @param stoppedAt when it last stopped running or tried to, or NEVER for not yet
+     */
+    record State(Phase phase, long due, long stoppedAt) {}
+
+    private static final class Machine implements Behaviour<State> {
+        private static final long NEVER = Reaction.NEVER;
+
+        private final Branch overload;
+        private final Branch run;
+        private final Branch start;
+        private final double volts;
+        private final double startAmps;
+        private final Complex runZ;
+        private final Complex lockedZ;
+        private final Complex startZ;
+        private final long equalise;
+        private final long trip;
+        private final long reset;
+        private final String startRelay;
+
+        Machine(PartDraft d) {
+            Params p = d.params();
+            overload = d.branch("C", "_M", "C", Role.PROTECTION, Shape.NONE, true);
+            run = d.branch("R", "_M", "R-C", Role.LOAD, Shape.MOTOR, false);
+            start = d.branch("S", "_M", "S-C", Role.LOAD, Shape.MOTOR, false);
+            volts = p.number("volts");
+            startAmps = p.number("startAmps");
+            runZ = Complex.impedance(volts / p.number("runAmps"), p.number("pf"));
+            lockedZ = runZ.times(1 / p.number("lockedFactor"));
+            startZ = Complex.impedance(volts / startAmps, p.number("pf"));
+            equalise = Time.micros(p.number("equaliseSeconds"));
+            trip = Time.micros(p.number("overloadTripSeconds"));
+            reset = Time.micros(p.number("overloadResetSeconds"));
+            startRelay = p.textOrNull("startRelay");
+        }
+
+        @Override
+        public State start(Moment moment) {
+            return new State(Phase.OFF, NEVER, NEVER);
+        }
+
+        @Override
+        public void stamp(State s, Stamp stamp) {
+            stamp.contact(overload, s.phase() != Phase.OVERLOAD);
+            boolean locked = s.phase() == Phase.STARTING || s.phase() == Phase.STALLED;
+            stamp.load(run, locked ? lockedZ : runZ);
+            stamp.load(start, startZ);
+        }
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            double v = m.acVolts(run);
+            boolean fed = v >= LIVE * volts && m.amps(run) > 0.01;
+            if (s.phase() == Phase.OVERLOAD) {
+                return m.now() >= s.due()
+                        ? Reaction.change(
+                                new State(Phase.OFF, NEVER, s.stoppedAt()),
+                                Because.timer("the overload has cooled for " + Time.words(reset)))
+                        : Reaction.waiting(s, s.due());
+            }
+            if (!fed) {
+                boolean turned = s.phase() == Phase.RUNNING || s.phase() == Phase.STARTING;
+                long stopped = turned ? m.now() : s.stoppedAt();
+                return Reaction.change(new State(Phase.OFF, NEVER, stopped), Because.fallen(run, v, LIVE * volts));
+            }
+            return switch (s.phase()) {
+                case OFF -> begin(s, v, m);
+                case STARTING ->
+                    m.now() >= s.due()
+                            ? Reaction.change(
+                                    new State(Phase.RUNNING, NEVER, s.stoppedAt()),
+                                    Because.risen(run, v, STARTS * volts).afterDelay())
+                            : Reaction.waiting(s, s.due());
+                case RUNNING ->
+                    v < STALLS * volts || m.fault(FaultKind.MOTOR_SEIZED) != null
+                            ? stall(
+                                    m,
+                                    m.fault(FaultKind.MOTOR_SEIZED) != null
+                                            ? Because.fault("seized")
+                                            : Because.fallen(run, v, STALLS * volts))
+                            : Reaction.stay(s);
+                default ->
+                    m.now() >= s.due()
+                            ? Reaction.change(
+                                            new State(Phase.OVERLOAD, m.now() + reset, s.stoppedAt()),
+                                            Because.timer("locked current for " + Time.words(trip)))
+                                    .wake(m.now() + reset)
+                            : Reaction.waiting(s, s.due());
+            };
+        }
+
+        private Reaction<State> begin(State s, double v, Moment m) {
+            Because why = obstacle(s, v, m);
+            if (why != null) {
+                return stall(m, why);
+            }
+            long due = m.now() + STARTING;
+            return Reaction.arm(
+                    new State(Phase.STARTING, due, s.stoppedAt()), due, Because.risen(run, v, STARTS * volts));
+        }
+
+        /** What keeps it from starting now, or null. */
+        private Because obstacle(State s, double v, Moment m) {
+            if (m.fault(FaultKind.MOTOR_SEIZED) != null) {
+                return Because.fault("seized");
+            }
+            if (m.acAmps(start).abs() < 0.2 * startAmps) {
+                return new Because(
+                        Because.Kind.AMPS,
+                        () -> "%.2f A in the start winding: its circuit is open"
+                                .formatted(m.acAmps(start).abs()),
+                        m.acAmps(start).abs(),
+                        0.2 * startAmps,
+                        run,
+                        false,
+                        false);
+            }
+            boolean helped = startRelay != null;
+            if (!helped && s.stoppedAt() != NEVER && m.now() < s.stoppedAt() + equalise) {
+                return Because.link(
+                        "stopped less than " + Time.words(equalise) + " ago: the pressures aren't equal yet");
+            }
+            return v < STARTS * volts ? Because.fallen(run, v, STARTS * volts) : null;
+        }
+
+        private Reaction<State> stall(Moment m, Because why) {
+            long due = m.now() + trip;
+            return new Reaction<>(new State(Phase.STALLED, due, m.now()), due, why, why);
+        }
+
+        @Override
+        public String signal(State s) {
+            return s.phase().word;
+        }
+    }
+}

@@ -1,0 +1,111 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+
+/**
+ * Thermostats that are nothing but a switch: {@code line-thermostat} (one or two poles in the line), {@code
+ * millivolt-thermostat} (20 mΩ), {@code room-stat} (1 to 3, with N for its accelerator).
+ */
+final class RoomSwitch extends PartType {
+    private static final double MILLIVOLT_OHMS = 0.020;
+    private static final double LINE_OHMS = 0.005;
+    private static final double ACCELERATOR_OHMS = 270_000;
+
+    private RoomSwitch(String type, String title, String summary) {
+        super(type, title, summary);
+    }
+
+    static RoomSwitch line() {
+        return new RoomSwitch(
+                "line-thermostat", "Line-voltage thermostat", "A thermostat that switches the load itself.");
+    }
+
+    static RoomSwitch millivolt() {
+        return new RoomSwitch(
+                "millivolt-thermostat",
+                "Millivolt thermostat",
+                "A bare switch of low resistance for thermopile circuits.");
+    }
+
+    static RoomSwitch roomStat() {
+        return new RoomSwitch("room-stat", "Room thermostat", "Switches a live for heating: 1 in, 3 out on a call.");
+    }
+
+    private boolean isRoomStat() {
+        return type().equals("room-stat");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.positive("differentialK", 1.0, "K"),
+                Field.text("reads", null),
+                Field.choice("direction", "heat", "heat", "cool"),
+                Field.number("poles", 1.0, "").within(1, 2));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        if (isRoomStat()) {
+            return List.of("1", "3", "N");
+        }
+        return params.integer("poles") == 2 ? List.of("1", "2", "3", "4") : List.of("1", "2");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        Field set = Field.number("setCelsius", 20.0, "°C").within(-20, 60);
+        return params.has("reads")
+                ? List.of(set)
+                : List.of(set, Field.number("roomCelsius", 21.0, "°C").within(-40, 60));
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        Params p = draft.params();
+        Branch first = draft.contact("1", isRoomStat() ? "3" : "2", Shape.THERMOSTAT, false);
+        boolean second = !isRoomStat() && p.integer("poles") == 2;
+        return new Bimetal(
+                second ? List.of(first, draft.contact("3", "4", Shape.THERMOSTAT, false)) : List.of(first),
+                isRoomStat() ? draft.load("3", "N", Shape.BOX) : null,
+                type().equals("millivolt-thermostat") ? MILLIVOLT_OHMS : LINE_OHMS,
+                p.number("differentialK"),
+                p.textOrNull("reads"),
+                p.is("direction", "cool"));
+    }
+
+    private record Bimetal(
+            List<Branch> contacts, Branch accelerator, double ohms, double differential, String reads, boolean cools)
+            implements Behaviour<Boolean> {
+        @Override
+        public Boolean start(Moment moment) {
+            return false;
+        }
+
+        @Override
+        public void stamp(Boolean closed, Stamp stamp) {
+            contacts.forEach(b -> stamp.conductance(b, closed ? 1 / ohms : 0));
+            if (accelerator != null) {
+                stamp.resistance(accelerator, ACCELERATOR_OHMS);
+            }
+        }
+
+        @Override
+        public Reaction<Boolean> react(Boolean was, Moment m) {
+            double room = reads == null ? m.number("roomCelsius") : m.celsiusOf(reads);
+            double set = m.number("setCelsius");
+            double on = cools ? set + differential : set - differential;
+            boolean calls = cools ? (was ? room > set : room >= on) : (was ? room < set : room <= on);
+            long wake = reads == null ? Reaction.NEVER : Math.min(m.whenCelsius(reads, set), m.whenCelsius(reads, on));
+            Because because = Because.temperature(() -> "room %.1f °C, set %.1f".formatted(room, set));
+            return new Reaction<>(calls, wake, because, null);
+        }
+
+        @Override
+        public String signal(Boolean closed) {
+            return closed ? "closed" : "open";
+        }
+    }
+}

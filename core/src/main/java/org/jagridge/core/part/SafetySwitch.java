@@ -1,0 +1,159 @@
+package org.jagridge.core.part;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.network.Complex;
+
+/**
+ * {@code safety-switch} and {@code powered-safety}: a normally closed switch that opens by hand ({@code tripped}) or by
+ * its trips, and closes by itself or only after a push on its reset. The powered one also opens without its supply.
+ */
+final class SafetySwitch extends PartType {
+    private static final double LEAST_SUPPLY = 16;
+
+    private final boolean powered;
+
+    SafetySwitch(boolean powered) {
+        super(
+                powered ? "powered-safety" : "safety-switch",
+                powered ? "Powered safety" : "Safety switch",
+                powered
+                        ? "A safety that lives on R and C, such as a probe for low water. Opens without its supply."
+                        : "Opens on pressure, heat, flame roll-out or water. Some close by themselves, some by hand.");
+        this.powered = powered;
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.choice(
+                        "kind",
+                        powered ? "low-water" : "limit",
+                        "low-pressure",
+                        "high-pressure",
+                        "limit",
+                        "fusible-link",
+                        "rollout",
+                        "spill",
+                        "low-water",
+                        "float",
+                        "discharge-temperature",
+                        "freeze"),
+                Field.choice("reset", "auto", "auto", "manual"),
+                Field.structure("trips"));
+    }
+
+    @Override
+    public List<Problem> mistakesIn(Params params) {
+        return Trip.mistakes(params);
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return powered ? List.of("R", "C", "1", "2") : List.of("1", "2");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of(Field.flag("tripped", false), Field.momentary("reset"));
+    }
+
+    @Override
+    public List<String> cautions() {
+        return List.of("Never leave it bypassed. Find out why it opened.");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Element(
+                draft.contact("1", "2", Shape.SAFETY, true),
+                powered ? draft.load("R", "C", Shape.BOX) : null,
+                Trip.of(draft.params()),
+                draft.params().is("reset", "manual"));
+    }
+
+    /**
+     * @param openSince since when each trip has driven it open, or −1
+     * @param closeSince since when it has been driven closed, or −1
+     * @param fed whether a powered one has its supply
+     */
+    record State(boolean open, List<Long> openSince, long closeSince, boolean fed) {}
+
+    private record Element(Branch contact, Branch supply, List<Trip> trips, boolean manual)
+            implements Behaviour<State> {
+        @Override
+        public State start(Moment m) {
+            return new State(m.flag("tripped"), Collections.nCopies(trips.size(), -1L), -1, true);
+        }
+
+        @Override
+        public void stamp(State s, Stamp stamp) {
+            stamp.contact(contact, !s.open() && s.fed());
+            if (supply != null) {
+                stamp.load(supply, Complex.real(24 * 24 / 2.0));
+            }
+        }
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            boolean fed = supply == null || m.acVolts(supply) >= LEAST_SUPPLY;
+            long wake = Reaction.NEVER;
+            List<Long> since = new ArrayList<>();
+            Trip due = null;
+            boolean driven = m.flag("tripped");
+            for (int i = 0; i < trips.size(); i++) {
+                Trip t = trips.get(i);
+                boolean opens = t.drivesOpen(m);
+                long from = opens
+                        ? (s.openSince().get(i) < 0 ? m.now() : s.openSince().get(i))
+                        : -1;
+                since.add(from);
+                if (opens && m.now() >= from + t.after()) {
+                    due = t;
+                } else if (opens && !s.open()) {
+                    wake = Math.min(wake, from + t.after());
+                }
+            }
+            driven |= due != null;
+            if (!s.open()) {
+                Because because = !fed
+                        ? Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY)
+                        : m.flag("tripped")
+                                ? Because.input("it opens")
+                                : due != null ? Because.link(words(due)) : Because.link("it has its supply");
+                return new Reaction<>(new State(driven, since, -1, fed), wake, because, null);
+            }
+            boolean closes = !driven && trips.stream().allMatch(t -> t.drivesClosed(m));
+            if (manual) {
+                boolean reset = m.pushed("reset") && !driven;
+                return new Reaction<>(new State(!reset, since, -1, fed), wake, Because.input("reset was pushed"), null);
+            }
+            long from = closes ? (s.closeSince() < 0 ? m.now() : s.closeSince()) : -1;
+            long pause = trips.stream().mapToLong(Trip::recloseAfter).max().orElse(0);
+            boolean close = closes && m.now() >= from + pause;
+            if (closes && !close) {
+                wake = Math.min(wake, from + pause);
+            }
+            Because because = pause == 0
+                    ? Because.input("what opened it is gone")
+                    : Because.link("closes " + Time.words(pause) + " after");
+            return new Reaction<>(new State(!close, since, close ? -1 : from, fed), wake, because, null);
+        }
+
+        private static String words(Trip t) {
+            String world = t.world() == null ? "" : t.world().replace('-', ' ');
+            return t.after() == 0
+                    ? "opens: " + world
+                    : "opens after " + Time.words(t.after()) + (world.isEmpty() ? "" : ": " + world);
+        }
+
+        @Override
+        public String signal(State s) {
+            return s.open() || !s.fed() ? "open" : "closed";
+        }
+    }
+}

@@ -1,0 +1,73 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.network.Complex;
+
+/** {@code vent-damper}: on a call at D it opens in 15 s; only its end switch 3–4 then lets the burner on. */
+final class VentDamper extends PartType {
+    private static final double ON_VOLTS = 16;
+
+    VentDamper() {
+        super("vent-damper", "Vent damper", "Opens the flue before the burner runs, shuts it after.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(Field.positive("travelSeconds", 15.0, "s"), Field.choice("powerLoss", "open", "open", "stay"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("R", "C", "D", "3", "4");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Blade(
+                draft.load("R", "C", Shape.MOTOR),
+                draft.load("D", "C", Shape.BOX),
+                draft.contact("3", "4", Shape.SWITCH, false),
+                Time.micros(draft.params().number("travelSeconds")),
+                draft.params().is("powerLoss", "open"));
+    }
+
+    private record Blade(Branch motor, Branch call, Branch end, long whole, boolean springsOpen)
+            implements Behaviour<Travel> {
+        @Override
+        public Travel start(Moment moment) {
+            return Travel.rest(0);
+        }
+
+        @Override
+        public void stamp(Travel s, Stamp stamp) {
+            stamp.load(motor, Complex.impedance(24 * 24 / 7.0, 0.5));
+            stamp.load(call, Complex.real(2000));
+            stamp.contact(end, !s.moves() && s.to() == 1);
+        }
+
+        @Override
+        public Reaction<Travel> react(Travel s, Moment m) {
+            boolean powered = m.volts(motor) >= ON_VOLTS;
+            boolean called = m.volts(call) >= ON_VOLTS;
+            double at = s.at(m.now(), whole);
+            boolean stays = m.fault(FaultKind.STUCK) != null || (!powered && !springsOpen);
+            Travel next =
+                    stays ? (s.moves() ? Travel.rest(at) : s) : s.toward(called || !powered ? 1 : 0, m.now(), whole);
+            boolean turned = next.to() != s.to();
+            Because because = turned
+                    ? (called
+                            ? Because.risen(call, m.volts(call), ON_VOLTS)
+                            : Because.fallen(powered ? call : motor, m.volts(powered ? call : motor), ON_VOLTS))
+                    : Because.timer("the travel takes " + Time.words(whole));
+            return new Reaction<>(next, next.arrives(whole), because, turned ? because : null);
+        }
+
+        @Override
+        public String signal(Travel s) {
+            return s.moves() ? "moving" : s.to() == 1 ? "open" : s.to() == 0 ? "shut" : "half";
+        }
+    }
+}

@@ -1,0 +1,76 @@
+package org.jagridge.core.part;
+
+import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.network.Complex;
+
+/** {@code zone-valve}: a motor 1–2 opens it against a spring; the end switch 3–4 makes at the end of the travel. */
+final class ZoneValve extends PartType {
+    private static final double POWER_FACTOR = 0.5;
+
+    ZoneValve() {
+        super("zone-valve", "Zone valve", "Opens for its zone; its end switch then calls boiler and pump.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.positive("volts", 24.0, "V"),
+                Field.positive("va", 7.0, "VA"),
+                Field.positive("travelSeconds", 30.0, "s"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("1", "2", "3", "4");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        double volts = draft.params().number("volts");
+        return new Valve(
+                draft.load("1", "2", Shape.MOTOR),
+                draft.contact("3", "4", Shape.SWITCH, false),
+                Complex.impedance(volts * volts / draft.params().number("va"), POWER_FACTOR),
+                Load.MOTOR_ON * volts,
+                Time.micros(draft.params().number("travelSeconds")));
+    }
+
+    private record Valve(Branch motor, Branch end, Complex z, double onVolts, long whole) implements Behaviour<Travel> {
+        @Override
+        public Travel start(Moment moment) {
+            return Travel.rest(0);
+        }
+
+        @Override
+        public void stamp(Travel s, Stamp stamp) {
+            stamp.load(motor, z);
+            stamp.contact(end, isOpen(s));
+        }
+
+        private static boolean isOpen(Travel s) {
+            return !s.moves() && s.to() == 1;
+        }
+
+        @Override
+        public Reaction<Travel> react(Travel s, Moment m) {
+            double volts = m.volts(motor);
+            boolean on = volts >= onVolts && m.amps(motor) > 0.001;
+            Fault stuck = m.fault(FaultKind.STUCK);
+            Travel next = stuck == null ? s.toward(on ? 1 : 0, m.now(), whole) : Travel.rest(s.at(m.now(), whole));
+            boolean turned = next.to() != s.to();
+            Because because = turned
+                    ? (on ? Because.risen(motor, volts, onVolts) : Because.fallen(motor, volts, onVolts))
+                    : Because.timer("the travel takes " + Time.words(whole));
+            return new Reaction<>(next, next.arrives(whole), because, turned ? because : null);
+        }
+
+        @Override
+        public String signal(Travel s) {
+            return s.moves() ? "moving" : s.to() == 1 ? "open" : "shut";
+        }
+    }
+}
