@@ -53,8 +53,11 @@ public final class Params {
     }
 
     public List<Double> numbers(String name) {
-        return ((List<?>) require(name))
-                .stream().map(n -> ((Number) n).doubleValue()).toList();
+        Object value = require(name);
+        return value instanceof Number one
+                ? List.of(one.doubleValue())
+                : ((List<?>) value)
+                        .stream().map(n -> ((Number) n).doubleValue()).toList();
     }
 
     /** A list of objects, empty where it was not given. */

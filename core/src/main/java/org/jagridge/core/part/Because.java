@@ -65,13 +65,15 @@ public record Because(
 
     /** Volts across {@code focus} have risen to at least {@code threshold}. */
     public static Because risen(Branch focus, double volts, double threshold) {
-        Supplier<String> words = () -> "%s now %.1f V ≥ %.1f V".formatted(dashed(focus), volts, threshold);
+        Supplier<String> words = () -> "%s now %s V ≥ %s V"
+                .formatted(dashed(focus), Numbers.threeFigures(volts), Numbers.threeFigures(threshold));
         return new Because(Kind.VOLTS, words, volts, threshold, focus, false, false);
     }
 
     /** Volts across {@code focus} have fallen under (or to) {@code threshold}. */
     public static Because fallen(Branch focus, double volts, double threshold) {
-        Supplier<String> words = () -> "%s now %.1f V ≤ %.1f V".formatted(dashed(focus), volts, threshold);
+        Supplier<String> words = () -> "%s now %s V ≤ %s V"
+                .formatted(dashed(focus), Numbers.threeFigures(volts), Numbers.threeFigures(threshold));
         return new Because(Kind.VOLTS, words, volts, threshold, focus, true, false);
     }
 

@@ -6,6 +6,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 
 /** {@code capacitor}: single 1–2, or dual with HERM and FAN against C. Weak ones have half of what is printed. */
 final class Capacitor extends PartType {
@@ -32,6 +33,14 @@ final class Capacitor extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Discharge it, then prove it dead, before you touch or measure it.");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        List<String> sections = params.is("form", "single") ? List.of("1-2") : List.of("HERM", "FAN");
+        List<Fault> faults = new ArrayList<>(each(part, FaultKind.CAPACITOR_OPEN, "section", sections));
+        faults.addAll(each(part, FaultKind.CAPACITOR_WEAK, "section", sections));
+        return faults;
     }
 
     @Override

@@ -1,8 +1,11 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 
 /**
  * {@code defrost-control}: counts compressor time; at the interval with the coil sensor closed it throws the valve to
@@ -29,6 +32,12 @@ final class DefrostControl extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("R", "C", "Y", "O", "B", "W2", "CC", "OF1", "OF2", "RV", "DF1", "DF2");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        String other = params.is("valve", "O") ? "B" : "O";
+        return List.of(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "valve", "value", other));
     }
 
     @Override

@@ -1,8 +1,11 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 
 /**
  * {@code furnace-control}: an integrated gas furnace control. On W: inducer → draft proved within 30 s → purge 15 s →
@@ -52,6 +55,11 @@ final class FurnaceControl extends PartType {
     public List<String> cautions() {
         return List.of(
                 "Gas: licensed people only.", "A roll-out that opened means flame where none belongs. Find out why.");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return each(part, FaultKind.CONDITION, "condition", List.of("no-flame"));
     }
 
     @Override

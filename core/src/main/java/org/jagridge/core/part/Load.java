@@ -1,5 +1,6 @@
 package org.jagridge.core.part;
 
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.network.Complex;
 
 /** A plain load that is on while it has enough volts. */
@@ -7,11 +8,15 @@ final class Load implements Behaviour<Load.State> {
     /** Fraction of rated volts at which a load counts as on. */
     static final double ON = 0.7;
 
+    /** A small motor that stands draws this many times its running current. */
+    static final double LOCKED_TIMES = 3;
+
     /** The same for motors. */
     static final double MOTOR_ON = 0.6;
 
-    record State(boolean on, boolean burnt, Stress stress) {
-        static final State OFF = new State(false, false, Stress.NONE);
+    /** @param seized whether a motor's rotor stands: it draws and doesn't turn */
+    record State(boolean on, boolean burnt, boolean seized, Stress stress) {
+        static final State OFF = new State(false, false, false, Stress.NONE);
     }
 
     private final Branch branch;
@@ -39,7 +44,7 @@ final class Load implements Behaviour<Load.State> {
         if (state.burnt()) {
             stamp.open(branch);
         } else {
-            stamp.load(branch, impedance);
+            stamp.load(branch, state.seized() ? impedance.times(1 / LOCKED_TIMES) : impedance);
         }
     }
 
@@ -52,11 +57,12 @@ final class Load implements Behaviour<Load.State> {
         boolean over = burnsOut && volts > Stress.OVERVOLTAGE * rated;
         Stress stress = s.stress().under(over ? Stress.Kind.OVERVOLTAGE : Stress.Kind.NONE, m.now());
         if (stress.broken(m.now())) {
-            return Reaction.change(new State(false, true, Stress.NONE), stress.because(branch, volts, rated));
+            return Reaction.change(new State(false, true, false, Stress.NONE), stress.because(branch, volts, rated));
         }
         // a load without current is off, whatever stands across it
-        boolean on = volts >= onFraction * rated && m.amps(branch) > 0.1 * volts / impedance.abs();
-        State next = new State(on, false, stress);
+        boolean seized = m.fault(FaultKind.MOTOR_SEIZED) != null;
+        boolean on = !seized && volts >= onFraction * rated && m.amps(branch) > 0.1 * volts / impedance.abs();
+        State next = new State(on, false, seized, stress);
         Because because = on
                 ? Because.risen(branch, volts, onFraction * rated)
                 : Because.fallen(branch, volts, onFraction * rated);

@@ -1,9 +1,11 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -36,6 +38,11 @@ final class MidPositionValve extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("WH", "GY", "OR", "N");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return each(part, FaultKind.STUCK, "at", List.of("hot-water"));
     }
 
     @Override

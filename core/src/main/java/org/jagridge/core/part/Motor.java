@@ -2,8 +2,11 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
 /** {@code motor}: a blower, fan, inducer or circulator of one speed, or with a tap a speed against COM. */
@@ -34,6 +37,11 @@ final class Motor extends PartType {
     }
 
     @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return List.of(Fault.of(FaultKind.MOTOR_SEIZED, "part", part.id()));
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Params p = draft.params();
         double volts = p.number("volts");
@@ -48,12 +56,12 @@ final class Motor extends PartType {
     }
 
     /** @param speed index of the highest speed that runs, or −1 */
-    record State(int speed, boolean burnt, Stress stress) {}
+    record State(int speed, boolean burnt, boolean seized, Stress stress) {}
 
     private record Taps(List<String> speeds, List<Branch> taps, Complex z, double rated) implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
-            return new State(-1, false, Stress.NONE);
+            return new State(-1, false, false, Stress.NONE);
         }
 
         @Override
@@ -62,7 +70,7 @@ final class Motor extends PartType {
                 if (state.burnt()) {
                     stamp.open(tap);
                 } else {
-                    stamp.load(tap, z);
+                    stamp.load(tap, state.seized() ? z.times(1 / Load.LOCKED_TIMES) : z);
                 }
             }
         }
@@ -72,6 +80,7 @@ final class Motor extends PartType {
             if (s.burnt()) {
                 return Reaction.stay(s);
             }
+            boolean seized = m.fault(FaultKind.MOTOR_SEIZED) != null;
             int speed = -1;
             int energised = 0;
             for (int i = taps.size() - 1; i >= 0; i--) {
@@ -85,12 +94,13 @@ final class Motor extends PartType {
             Branch focus = taps.get(Math.max(0, speed >= 0 ? speed : s.speed()));
             double volts = m.volts(focus);
             if (stress.broken(m.now())) {
-                return Reaction.change(new State(-1, true, Stress.NONE), stress.because(focus, volts, rated));
+                return Reaction.change(new State(-1, true, false, Stress.NONE), stress.because(focus, volts, rated));
             }
             Because because = speed >= 0
                     ? Because.risen(focus, volts, Load.MOTOR_ON * rated)
                     : Because.fallen(focus, volts, Load.MOTOR_ON * rated);
-            return new Reaction<>(new State(speed, false, stress), stress.breaksAt(), because, null);
+            return new Reaction<>(
+                    new State(seized ? -1 : speed, false, seized, stress), stress.breaksAt(), because, null);
         }
 
         @Override

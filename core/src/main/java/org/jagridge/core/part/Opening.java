@@ -5,6 +5,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 
 /** {@code opening}: a vent, door or damper that takes {@code travelSeconds} from shut to open. It has no terminals. */
 final class Opening extends PartType {
@@ -27,6 +28,11 @@ final class Opening extends PartType {
         return List.of(
                 Field.choice("target", "shut", "shut", "half", "open"),
                 Field.choice("movedBy", "opener", "opener", "hand"));
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return each(part, FaultKind.STUCK, "at", List.of("shut", "half", "open"));
     }
 
     @Override

@@ -1,8 +1,12 @@
 package org.jagridge.core.part;
 
+import java.util.Collection;
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
 
 /** One entry of the catalogue: what is declared of a type, and the behaviour of each part of it. */
@@ -40,6 +44,18 @@ public abstract class PartType implements PartDeclaration {
     @Override
     public List<Field> inputs(Params params) {
         return List.of();
+    }
+
+    /** Faults of a part that its branches alone don't tell: what sticks, is set wrong, or goes wrong around it. */
+    public List<Fault> ownFaults(Part part, Params params) {
+        return List.of();
+    }
+
+    /** One fault of a kind for each of some words under a key. */
+    protected static List<Fault> each(Part part, FaultKind kind, String key, Collection<String> words) {
+        return words.stream()
+                .map(w -> Fault.of(kind, "part", part.id(), key, w))
+                .toList();
     }
 
     /** Makes the part's branches by {@code draft} and returns what drives them. */

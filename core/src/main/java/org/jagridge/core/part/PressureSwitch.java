@@ -1,8 +1,11 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 
 /** {@code pressure-switch}: proves draft. Closes a delay after the part it follows runs, opens 1 s after it stops. */
 final class PressureSwitch extends PartType {
@@ -22,6 +25,11 @@ final class PressureSwitch extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("1", "2");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return each(part, FaultKind.CONDITION, "condition", List.of("blocked-flue"));
     }
 
     @Override

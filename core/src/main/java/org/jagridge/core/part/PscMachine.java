@@ -1,9 +1,11 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -52,6 +54,11 @@ final class PscMachine extends PartType {
     @Override
     public List<String> cautions() {
         return compressor ? List.of("Capacitors hold their charge. Discharge before you touch C, R or S.") : List.of();
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return List.of(Fault.of(FaultKind.MOTOR_SEIZED, "part", part.id()));
     }
 
     @Override

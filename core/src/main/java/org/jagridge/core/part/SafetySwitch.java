@@ -3,8 +3,12 @@ package org.jagridge.core.part;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.network.Complex;
 
@@ -65,6 +69,16 @@ final class SafetySwitch extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Never leave it bypassed. Find out why it opened.");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        List<String> world = Trip.of(params).stream()
+                .map(Trip::world)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
+        return each(part, FaultKind.CONDITION, "condition", world);
     }
 
     @Override

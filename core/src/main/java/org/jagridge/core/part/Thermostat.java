@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -17,6 +19,10 @@ import org.jagridge.core.network.Complex;
 final class Thermostat extends PartType {
     private static final double LEAST_OWN_VOLTS = 16;
     private static final double CONTROL_VOLTS = 24;
+    private static final double HALF_AC = 0.545;
+    private static final double HALF_DC = 0.45;
+    private static final double MODULE_OHMS = 2000;
+    private static final double HALF_OHMS = MODULE_OHMS * (1 / HALF_AC - 1);
 
     Thermostat() {
         super(
@@ -43,6 +49,7 @@ final class Thermostat extends PartType {
                 Field.choice("valveHold", "with-call", "with-call", "with-mode"),
                 Field.number("changeoverCelsius", null, "°C"),
                 Field.text("outdoors", null),
+                Field.text("defrost", null),
                 Field.text("reads", null));
     }
 
@@ -81,12 +88,27 @@ final class Thermostat extends PartType {
     }
 
     @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        List<String> outputs = params.texts("terminals").stream()
+                .filter(t -> ThermostatLogic.feedOf(t, params.texts("terminals")) != null)
+                .toList();
+        List<Fault> faults = new ArrayList<>(each(part, FaultKind.OUTPUT_DEAD, "output", outputs));
+        faults.addAll(each(part, FaultKind.OUTPUT_STUCK, "output", outputs));
+        String other = params.is("heatSource", "gas") ? "electric" : "gas";
+        faults.add(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "heatSource", "value", other));
+        return faults;
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         return new Switches(draft);
     }
 
-    /** @param closed the outputs that are joined to their feed now, in the order of the terminals */
-    record State(boolean lit, ThermostatLogic.Call call, List<String> closed) {}
+    /**
+     * @param closed the outputs that are joined to their feed now, in the order of the terminals
+     * @param half DC volts behind a half-wave on SH, with the sign that tells Y (+) from G (−); 0 for none or both
+     */
+    record State(boolean lit, ThermostatLogic.Call call, List<String> closed, double half) {}
 
     private static final class Switches implements Behaviour<State> {
         private final Params params;
@@ -111,12 +133,18 @@ final class Thermostat extends PartType {
 
         @Override
         public State start(Moment moment) {
-            return new State(true, ThermostatLogic.Call.NONE, List.of());
+            return new State(true, ThermostatLogic.Call.NONE, List.of(), 0);
         }
 
         @Override
         public void stamp(State state, Stamp stamp) {
-            contacts.forEach((t, b) -> stamp.contact(b, state.closed().contains(t)));
+            contacts.forEach((t, b) -> {
+                if (t.equals("SH") && state.half() != 0) {
+                    stamp.dcSource(b, -state.half(), HALF_OHMS);
+                } else {
+                    stamp.contact(b, state.closed().contains(t));
+                }
+            });
             if (ownSupply != null) {
                 stamp.load(ownSupply, Complex.real(CONTROL_VOLTS * CONTROL_VOLTS / params.number("va")));
             }
@@ -134,7 +162,7 @@ final class Thermostat extends PartType {
                         ? Because.input("pulled off its sub-base")
                         : lit ? Because.input("weak batteries: lit, but it switches nothing") : noSupply(m);
                 // what it called for is forgotten; a new start is a first power
-                return Reaction.change(new State(lit, ThermostatLogic.Call.NONE, List.of()), why);
+                return Reaction.change(new State(lit, ThermostatLogic.Call.NONE, List.of(), 0), why);
             }
             ThermostatLogic.Decision d = logic.decide(s.call(), m);
             List<String> closed = new ArrayList<>();
@@ -143,9 +171,38 @@ final class Thermostat extends PartType {
                     closed.add(t);
                 }
             }
-            State next = new State(true, d.call(), List.copyOf(closed));
+            double half = half(s, closed, d.outputs(), m);
+            State next = new State(true, d.call(), List.copyOf(closed), half);
             Because why = s.lit() || d.because() != null ? d.because() : Because.link("it has its supply again");
             return new Reaction<>(next, d.wakeAt(), why, null);
+        }
+
+        /**
+         * Y and G that have no conductor of their own go over SH: both as the full wave, one as a half-wave. A half
+         * wave of V RMS is 0.545 V AC and ±0.45 V DC at the module's 2 kΩ input; a resistance and a DC source in the
+         * contact's place make just that.
+         */
+        private double half(State s, List<String> closed, Set<String> outputs, Moment m) {
+            if (!contacts.containsKey("SH")) {
+                return 0;
+            }
+            boolean y = outputs.contains("Y") && !contacts.containsKey("Y");
+            boolean g = outputs.contains("G") && !contacts.containsKey("G");
+            if (y || g) {
+                closed.add("SH");
+            }
+            if (y == g) {
+                return 0;
+            }
+            if (s.half() == 0) {
+                return y ? 1e-3 : -1e-3;
+            }
+            // what stays on the resistance tells the volts of the feed
+            double feed = m.acVolts(contacts.get("SH")) / (1 - HALF_AC);
+            double emf = HALF_DC * feed * (HALF_OHMS + MODULE_OHMS) / MODULE_OHMS;
+            double kept = Math.abs(s.half());
+            double size = Math.abs(emf - kept) < 0.01 ? kept : Math.max(1e-3, emf);
+            return y ? size : -size;
         }
 
         private Because noSupply(Moment m) {

@@ -50,6 +50,7 @@ final class ThermostatLogic {
     private final long minOff;
     private final String room;
     private final String outdoors;
+    private final String defrost;
     private final double changeover;
 
     ThermostatLogic(Params p) {
@@ -64,6 +65,7 @@ final class ThermostatLogic {
         minOff = Time.micros(p.number("minOffSeconds"));
         room = p.textOrNull("reads");
         outdoors = p.textOrNull("outdoors");
+        defrost = p.textOrNull("defrost");
         changeover = p.number("changeoverCelsius", 2);
     }
 
@@ -107,9 +109,13 @@ final class ThermostatLogic {
         boolean fanNow = fanBySetting(m);
         Call call = new Call(way, since, far, compressor, offAt, season, fanNow);
 
-        Set<String> outputs = outputs(call, mode, burner, far || late);
+        // a unit that tells the thermostat of its defrost gets auxiliary heat for it
+        boolean told = defrost != null && call.way() == Way.HEAT && "defrost".equals(m.signalOf(defrost));
+        Set<String> outputs = outputs(call, mode, burner, far || late || told);
         long wake = wakeFor(call, wantsCompressor, m, mode, r);
-        return new Decision(call, outputs, wake, because(old, call, mode, r, late, m));
+        Because because = because(old, call, mode, r, late, m);
+        boolean quiet = old.way() == call.way() && old.fan() == call.fan() && old.compressor() == call.compressor();
+        return new Decision(call, outputs, wake, told && quiet ? Because.link(defrost + " defrosts") : because);
     }
 
     private record Reading(double celsius, double heatSet, double coolSetAlone) {

@@ -2,8 +2,11 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -60,6 +63,12 @@ final class Timer extends PartType {
             names.add("TR");
         }
         return names;
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        String other = params.is("setting", "24V") ? "line" : "24V";
+        return List.of(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "setting", "value", other));
     }
 
     @Override

@@ -1,8 +1,11 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -37,6 +40,11 @@ final class UnitHeater extends PartType {
         return List.of(
                 "Break its call, never its supply: it must purge.",
                 "Its 24 V is its own. Never parallel the pairs of two heaters.");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return each(part, FaultKind.CONDITION, "condition", List.of("no-flame", "blocked-flue"));
     }
 
     @Override

@@ -1,9 +1,11 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
 /** {@code vent-damper}: on a call at D it opens in 15 s; only its end switch 3–4 then lets the burner on. */
@@ -22,6 +24,11 @@ final class VentDamper extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("R", "C", "D", "3", "4");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return each(part, FaultKind.STUCK, "at", List.of("shut"));
     }
 
     @Override

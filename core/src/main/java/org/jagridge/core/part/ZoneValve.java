@@ -5,6 +5,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
 /** {@code zone-valve}: a motor 1–2 opens it against a spring; the end switch 3–4 makes at the end of the travel. */
@@ -26,6 +27,11 @@ final class ZoneValve extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("1", "2", "3", "4");
+    }
+
+    @Override
+    public List<Fault> ownFaults(Part part, Params params) {
+        return each(part, FaultKind.STUCK, "at", List.of("shut"));
     }
 
     @Override

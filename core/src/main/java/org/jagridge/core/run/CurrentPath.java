@@ -24,7 +24,8 @@ public final class CurrentPath {
      *
      * @param owners parts and wires from hot pole to return pole; empty where no current flows
      * @param branches the branches on it, in the same order
-     * @param backFeed whether it runs through another load or between two supplies
+     * @param backFeed whether it runs through another load, between two supplies, or comes from a supply that the
+     *     circuit as drawn doesn't join to this load
      */
     public record Path(List<String> owners, List<Branch> branches, boolean backFeed) {
         static final Path NONE = new Path(List.of(), List.of(), false);
@@ -33,11 +34,14 @@ public final class CurrentPath {
     private record Walk(List<Branch> branches, Branch source, boolean atHotPole) {}
 
     private final Assembly assembly;
+    private final Homes homes;
     private final List<List<Branch>> atNode = new ArrayList<>();
     private final List<Branch> atEarth = new ArrayList<>();
 
-    public CurrentPath(Assembly assembly) {
+    /** @param homes which supply each terminal belongs to in the circuit as it was meant to be */
+    CurrentPath(Assembly assembly, Homes homes) {
         this.assembly = assembly;
+        this.homes = homes;
         for (int i = 0; i < assembly.network().nodes(); i++) {
             atNode.add(new ArrayList<>());
         }
@@ -133,7 +137,7 @@ public final class CurrentPath {
         return (amps.re() * reference.re() + amps.im() * reference.im()) / reference.abs();
     }
 
-    private static boolean isBackFeed(Branch focus, Walk up, Walk down) {
+    private boolean isBackFeed(Branch focus, Walk up, Walk down) {
         if (!focus.role().consumes()) {
             return false;
         }
@@ -142,7 +146,8 @@ public final class CurrentPath {
         boolean twoSupplies = up.source() != null
                 && down.source() != null
                 && !up.source().owner().equals(down.source().owner());
-        return throughLoad || twoSupplies;
+        boolean stranger = homes.differ(focus, up.source()) || homes.differ(focus, down.source());
+        return throughLoad || twoSupplies || stranger;
     }
 
     private static List<String> owners(List<Branch> chain) {

@@ -1,13 +1,17 @@
 package org.jagridge.core.run;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Role;
+import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Shape;
 
 /** Every single fault that the parts and wires of a circuit can have, computed from what they are made of. */
 public final class FaultList {
@@ -17,17 +21,58 @@ public final class FaultList {
         Assembly assembly = Assembly.of(circuit);
         List<Fault> faults = new ArrayList<>();
         for (Assembly.Member m : assembly.members()) {
-            String part = m.part().id();
-            for (Branch b : assembly.branchesOf(part)) {
-                if (b.role() == Role.COIL) {
-                    faults.add(Fault.of(FaultKind.COIL_OPEN, "part", part));
-                } else if (b.role() == Role.CONTACT) {
-                    faults.add(Fault.of(FaultKind.CONTACT_OPEN, "part", part, "contact", b.label()));
-                    faults.add(Fault.of(FaultKind.CONTACT_WELDED, "part", part, "contact", b.label()));
-                }
+            if (m.part().fitted()) {
+                assembly.branchesOf(m.part().id()).forEach(b -> ofBranch(b, faults));
+                faults.addAll(PartTypes.catalogue().require(m.part()).ownFaults(m.part(), m.params()));
             }
         }
-        circuit.wires().forEach(w -> faults.add(Fault.of(FaultKind.WIRE_OPEN, "wire", w.id())));
+        for (Wire w : circuit.wires()) {
+            faults.add(Fault.of(FaultKind.WIRE_OPEN, "wire", w.id()));
+            faults.add(Fault.of(FaultKind.WIRE_EARTHED, "wire", w.id()));
+        }
+        circuit.cables().forEach(c -> neighbours(circuit, c, faults));
         return faults;
+    }
+
+    private static void ofBranch(Branch b, List<Fault> faults) {
+        String part = b.owner();
+        switch (b.role()) {
+            case COIL -> {
+                faults.add(Fault.of(FaultKind.COIL_OPEN, "part", part));
+                faults.add(Fault.of(FaultKind.COIL_SHORTED, "part", part));
+                faults.add(Fault.of(FaultKind.ARMATURE_STUCK, "part", part));
+            }
+            case CONTACT -> {
+                faults.add(Fault.of(FaultKind.CONTACT_OPEN, "part", part, "contact", b.label()));
+                faults.add(Fault.of(FaultKind.CONTACT_WELDED, "part", part, "contact", b.label()));
+                faults.add(Fault.of(FaultKind.CONTACT_RESISTIVE, "part", part, "contact", b.label(), "ohms", 8));
+            }
+            case PRIMARY -> faults.add(Fault.of(FaultKind.WINDING_OPEN, "part", part, "winding", "primary"));
+            case SECONDARY -> faults.add(Fault.of(FaultKind.WINDING_OPEN, "part", part, "winding", "secondary"));
+            case LOAD -> {
+                boolean machine = b.shape() != Shape.BOX && b.shape() != Shape.CAPACITOR && b.isDrawn();
+                if (machine
+                        && faults.stream().noneMatch(f -> f.kind() == FaultKind.LOAD_OPEN && part.equals(f.part()))) {
+                    faults.add(Fault.of(FaultKind.LOAD_OPEN, "part", part));
+                    faults.add(Fault.of(FaultKind.LOAD_SHORTED, "part", part));
+                }
+            }
+            default -> {}
+        }
+    }
+
+    /** Cores that lie next to each other are the ones that people swap and that chafe through to each other. */
+    private static void neighbours(Circuit circuit, Cable cable, List<Fault> faults) {
+        List<Wire> wires = circuit.wires().stream()
+                .filter(w -> cable.id().equals(w.cable()))
+                .sorted(Comparator.comparingInt(w -> cable.cores().indexOf(w.core())))
+                .toList();
+        for (int i = 1; i < wires.size(); i++) {
+            Wire a = wires.get(i - 1);
+            Wire b = wires.get(i);
+            faults.add(Fault.of(FaultKind.SWAPPED, "wires", List.of(a.id(), b.id()), "end", 1));
+            faults.add(
+                    Fault.of(FaultKind.SHORT, "between", List.of(a.to().toString(), b.to().toString()), "ohms", 0.1));
+        }
     }
 }

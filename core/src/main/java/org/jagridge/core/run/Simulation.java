@@ -41,6 +41,7 @@ public final class Simulation {
 
     private final Circuit circuit;
     private final Assembly healthy;
+    private final Homes homes;
     private final long until;
     private final TreeMap<Long, List<Act>> schedule = new TreeMap<>();
     private final List<Fault> faults = new ArrayList<>();
@@ -69,6 +70,7 @@ public final class Simulation {
 
     private Simulation(Assembly assembly, Scenario scenario) {
         healthy = assembly;
+        homes = new Homes(assembly);
         circuit = assembly.circuit();
         until = Time.micros(scenario.untilSeconds());
         setAt(0, scenario.start());
@@ -123,6 +125,7 @@ public final class Simulation {
             now = next;
             settle(applyDue());
         }
+        problems.addAll(BackFed.transformers(frames));
         long restAt = frames.get(frames.size() - 1).micros();
         return new Run(circuit, until, events, frames, problems, restAt);
     }
@@ -344,7 +347,7 @@ public final class Simulation {
             wakes = new long[n];
             armed = new Armed[n];
             frozen = new boolean[n];
-            paths = new CurrentPath(assembly);
+            paths = new CurrentPath(assembly, homes);
             for (Assembly.Member m : assembly.members()) {
                 views.add(new View(m));
                 changes.add(new ArrayDeque<>());
@@ -464,7 +467,7 @@ public final class Simulation {
         }
 
         private CurrentPath.Path path(Because because) {
-            if (because.focus() == null || !started) {
+            if (because.focus() == null) {
                 return CurrentPath.Path.NONE;
             }
             Solution solution = because.lost() && before != null ? before : ac;
@@ -545,6 +548,13 @@ public final class Simulation {
             return List.copyOf(loop);
         }
 
+        /** A part's state; while the machine is still being started, the state it will start from. */
+        private Object stateOf(Assembly.Member m) {
+            return m.index() < states.size()
+                    ? states.get(m.index())
+                    : m.behaviour().start(views.get(m.index()));
+        }
+
         /** What one part sees. */
         private final class View implements Moment {
             private final Assembly.Member member;
@@ -618,16 +628,14 @@ public final class Simulation {
             @SuppressWarnings("unchecked")
             public double celsiusOf(String part) {
                 Assembly.Member other = assembly.member(part).orElseThrow();
-                return ((Temperature<Object>) other.behaviour())
-                        .celsius(states.get(other.index()), views.get(other.index()));
+                return ((Temperature<Object>) other.behaviour()).celsius(stateOf(other), views.get(other.index()));
             }
 
             @Override
             @SuppressWarnings("unchecked")
             public long whenCelsius(String part, double target) {
                 Assembly.Member other = assembly.member(part).orElseThrow();
-                return ((Temperature<Object>) other.behaviour())
-                        .when(states.get(other.index()), target, views.get(other.index()));
+                return ((Temperature<Object>) other.behaviour()).when(stateOf(other), target, views.get(other.index()));
             }
 
             @Override
