@@ -16,6 +16,17 @@ import org.jagridge.core.format.CircuitReader;
 
 /** Small circuits and scenarios for tests. */
 public final class Circuits {
+    /** The circuits of the demo college. */
+    public static final List<String> DEMOS = List.of(
+            "lab-bench",
+            "seminar-room",
+            "wardens-cottage",
+            "propagation-house",
+            "old-hall",
+            "student-flat",
+            "cold-store",
+            "chapel");
+
     private Circuits() {}
 
     public static Circuit demo(String slug) {

@@ -17,12 +17,12 @@ import org.testng.annotations.Test;
 public class ConnectionLayoutTest {
     @DataProvider
     public Object[][] circuits() {
-        return new Object[][] {
-            {"lab bench", Circuits.demo("lab-bench")},
-            {"fan relay", ReferenceCase.load("fan-relay").circuit()},
-            {"two transformers", ReferenceCase.load("two-transformers-jumper").circuit()},
-            {"long run", ReferenceCase.load("long-run").circuit()},
-        };
+        List<Object[]> rows = new ArrayList<>();
+        Circuits.DEMOS.forEach(slug -> rows.add(new Object[] {slug, Circuits.demo(slug)}));
+        for (String name : List.of("fan-relay", "two-transformers-jumper", "long-run")) {
+            rows.add(new Object[] {name, ReferenceCase.load(name).circuit()});
+        }
+        return rows.toArray(Object[][]::new);
     }
 
     @Test(dataProvider = "circuits")

@@ -17,7 +17,7 @@ import org.testng.annotations.Test;
 public class LadderLayoutTest {
     @DataProvider
     public Object[][] circuits() {
-        Object[][] rows = new Object[46][];
+        Object[][] rows = new Object[53][];
         rows[0] = new Object[] {"lab bench", Circuits.demo("lab-bench")};
         rows[1] = new Object[] {"fan relay", ReferenceCase.load("fan-relay").circuit()};
         rows[2] = new Object[] {
@@ -26,7 +26,11 @@ public class LadderLayoutTest {
         rows[3] = new Object[] {"short", ReferenceCase.load("r-to-c-short").circuit()};
         rows[4] = new Object[] {"long run", ReferenceCase.load("long-run").circuit()};
         rows[5] = new Object[] {"bridge", bridge()};
-        for (int i = 6; i < rows.length; i++) {
+        for (int i = 6; i < 13; i++) {
+            String slug = Circuits.DEMOS.get(i - 5);
+            rows[i] = new Object[] {slug, Circuits.demo(slug)};
+        }
+        for (int i = 13; i < rows.length; i++) {
             rows[i] = new Object[] {"random " + i, random(i)};
         }
         return rows;

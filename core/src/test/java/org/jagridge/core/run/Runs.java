@@ -16,6 +16,17 @@ public final class Runs {
         return new Runs(Simulation.run(circuit, setting.scenario()));
     }
 
+    /** A demo circuit's scenario whose name begins with the given words. */
+    public static Runs demo(String slug, String scenario) {
+        Circuit circuit = org.jagridge.core.Circuits.demo(slug);
+        return new Runs(Simulation.run(
+                circuit,
+                circuit.scenarios().stream()
+                        .filter(s -> s.name().startsWith(scenario))
+                        .findFirst()
+                        .orElseThrow()));
+    }
+
     public Run run() {
         return run;
     }
@@ -48,6 +59,15 @@ public final class Runs {
                 .filter(e -> e.signal().equals(part) && e.to().equals(value))
                 .findFirst()
                 .orElseThrow(() -> new AssertionError(part + " never became " + value + ": " + run.events()));
+    }
+
+    /** The main signals' changes of some parts in order, as {@code 12.000 PS closed}. */
+    public java.util.List<String> story(String... parts) {
+        java.util.List<String> of = java.util.List.of(parts);
+        return run.events().stream()
+                .filter(e -> !e.isInput() && of.contains(e.part()))
+                .map(e -> "%.3f %s %s".formatted(e.micros() / 1e6, e.part(), e.to()))
+                .toList();
     }
 
     public boolean ever(String part, String value) {

@@ -16,7 +16,15 @@ import org.springframework.stereotype.Component;
 @Component
 class DemoLoader implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
-    private static final List<String> DEMOS = List.of("lab-bench");
+    private static final List<String> DEMOS = List.of(
+            "lab-bench",
+            "seminar-room",
+            "wardens-cottage",
+            "propagation-house",
+            "old-hall",
+            "student-flat",
+            "cold-store",
+            "chapel");
 
     private final CircuitRepository circuits;
 
