@@ -35,6 +35,8 @@ public class ArchitectureTest {
                 .definedBy("..core.drawing..")
                 .layer("format")
                 .definedBy("..core.format..")
+                .layer("check")
+                .definedBy("..core.check..")
                 .whereLayer("circuit")
                 .mayNotAccessAnyLayer()
                 .whereLayer("network")

@@ -1,0 +1,293 @@
+package org.jagridge.core.check;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.network.Network;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+
+/**
+ * What must be open, unplugged or discharged so that every terminal in a place is dead by every route.
+ *
+ * <p>A route is a way from a live source through anything that can conduct: wires, contacts (taken as closed, for they
+ * may weld), loads, and transformers in either direction. It ends at earth, since what is bonded to earth can't be live.
+ * Isolators are opened until no route is left, as few as do, local ones before the supplies. The answer is then checked
+ * by solving the network.
+ */
+public final class DeadProof {
+    /** Volts to earth from which a terminal isn't dead. */
+    private static final double DEAD = 1;
+
+    /** Something to open: the input that does it, and how it is called. */
+    public record Isolator(String input, Object off, String words) {}
+
+    /**
+     * The answer for a place.
+     *
+     * @param open what must be open, in the order of the circuit
+     * @param discharge capacitors to discharge
+     * @param routes where routes remain whatever is opened: each as the parts and wires from the source
+     * @param points terminals to prove, the poles of what comes in first
+     * @param worstVolts the most volts to earth at any terminal of the place with those isolators open, as solved
+     */
+    public record Sheet(
+            String place,
+            List<Isolator> open,
+            List<String> discharge,
+            List<List<String>> routes,
+            List<Terminal> points,
+            double worstVolts) {
+        public boolean dead() {
+            return routes.isEmpty() && worstVolts < DEAD;
+        }
+    }
+
+    private final Assembly assembly;
+    private final String place;
+    private final Set<Integer> nodes = new LinkedHashSet<>();
+    private final Map<Integer, List<Branch>> atNode = new HashMap<>();
+    private final Set<Integer> earthed;
+
+    private DeadProof(Circuit circuit, String place) {
+        assembly = Assembly.of(circuit);
+        this.place = place;
+        assembly.nodes().forEach((t, n) -> {
+            if (placeOf(t).equals(place)) {
+                nodes.add(n);
+            }
+        });
+        for (Branch b : assembly.branches()) {
+            atNode.computeIfAbsent(b.nodeA(), n -> new ArrayList<>()).add(b);
+            atNode.computeIfAbsent(b.nodeB(), n -> new ArrayList<>()).add(b);
+        }
+        earthed = earthed();
+    }
+
+    /** The prove-dead sheet of a place. */
+    public static Sheet of(Circuit circuit, String place) {
+        return new DeadProof(circuit, place).sheet();
+    }
+
+    private String placeOf(Terminal t) {
+        return assembly.circuit().part(t.part()).map(p -> p.place()).orElse(t.part());
+    }
+
+    private Sheet sheet() {
+        List<Isolator> all = isolators();
+        Set<Isolator> open = new LinkedHashSet<>(all);
+        // leave on what needn't be opened: supplies are tried first, so that the local isolators remain
+        List<Isolator> order = new ArrayList<>(all);
+        order.sort(Comparator.comparingInt(this::farness).reversed());
+        if (routes(open).isEmpty()) {
+            for (Isolator i : order) {
+                open.remove(i);
+                if (!routes(open).isEmpty()) {
+                    open.add(i);
+                }
+            }
+        }
+        List<Isolator> needed = all.stream().filter(open::contains).toList();
+        return new Sheet(place, needed, capacitors(), routes(open), points(), worstVolts(needed));
+    }
+
+    private int farness(Isolator i) {
+        String part = i.input().substring(0, i.input().indexOf('.'));
+        boolean supply = assembly.circuit().part(part).orElseThrow().type().equals("supply");
+        boolean here = assembly.circuit().part(part).orElseThrow().place().equals(place);
+        return (supply ? 2 : 0) + (here ? 0 : 1);
+    }
+
+    private List<Isolator> isolators() {
+        List<Isolator> list = new ArrayList<>();
+        for (Assembly.Member m : assembly.members()) {
+            String id = m.part().id();
+            String title = m.part().title();
+            switch (m.part().type()) {
+                case "supply", "dc-supply" ->
+                    list.add(new Isolator(id + ".on", false, title + " (" + id + "): off at its source"));
+                case "breaker", "disconnect" ->
+                    list.add(new Isolator(id + ".closed", false, title + " (" + id + "): open, lock, tag"));
+                case "plug-supply" -> list.add(new Isolator(id + ".plugged", false, title + " (" + id + "): unplug"));
+                case "battery" -> list.add(new Isolator(id + ".state", "flat", title + " (" + id + "): take out"));
+                case "switch" -> {
+                    if (m.params().is("kind", "service")) {
+                        list.add(new Isolator(id + ".closed", false, title + " (" + id + "): open, lock, tag"));
+                    }
+                }
+                default -> {}
+            }
+        }
+        return list;
+    }
+
+    private List<String> capacitors() {
+        return assembly.circuit().parts().stream()
+                .filter(p -> p.type().equals("capacitor") && p.place().equals(place) && p.fitted())
+                .map(p -> p.id())
+                .toList();
+    }
+
+    /** Nodes bonded to earth by conductors that nothing opens. */
+    private Set<Integer> earthed() {
+        Set<Integer> seen = new HashSet<>();
+        Deque<Integer> queue = new ArrayDeque<>();
+        for (Branch b : assembly.branches()) {
+            if (b.role() == Role.EARTHING && b.nodeB() == Network.EARTH && isBond(b) && seen.add(b.nodeA())) {
+                queue.add(b.nodeA());
+            }
+        }
+        while (!queue.isEmpty()) {
+            int n = queue.pollFirst();
+            for (Branch b : atNode.getOrDefault(n, List.of())) {
+                if (b.role() == Role.WIRE || b.role() == Role.CONDUCTOR) {
+                    int other = b.nodeA() == n ? b.nodeB() : b.nodeA();
+                    if (seen.add(other)) {
+                        queue.addLast(other);
+                    }
+                }
+            }
+        }
+        return seen;
+    }
+
+    /** Supplies and earth parts bond; the strays of a transformer do not. */
+    private boolean isBond(Branch b) {
+        String type = assembly.circuit().part(b.owner()).map(p -> p.type()).orElse("");
+        return type.equals("supply") || type.equals("earth");
+    }
+
+    /** The routes that reach the place with some isolators open, one for each source that does. */
+    private List<List<String>> routes(Set<Isolator> open) {
+        Set<String> off = new HashSet<>();
+        open.forEach(i -> off.add(i.input().substring(0, i.input().indexOf('.'))));
+        List<List<String>> routes = new ArrayList<>();
+        for (Branch source : assembly.branches()) {
+            if (source.role() == Role.SOURCE && !off.contains(source.owner()) && !isFedOpener(source)) {
+                List<String> route = route(source, off);
+                if (route != null) {
+                    routes.add(route);
+                }
+            }
+        }
+        return routes;
+    }
+
+    /**
+     * An opener makes its signal from its own mains, so it is reached through them and is no source of its own. A
+     * thermopile gives under a volt and hurts nobody.
+     */
+    private boolean isFedOpener(Branch source) {
+        String type = assembly.circuit().part(source.owner()).map(p -> p.type()).orElse("");
+        return type.equals("opener") || type.equals("rectifier") || type.equals("boiler") || type.equals("thermopile");
+    }
+
+    private List<String> route(Branch source, Set<String> off) {
+        Map<Integer, Branch> cameBy = new HashMap<>();
+        Map<Integer, Integer> cameFrom = new HashMap<>();
+        Deque<Integer> queue = new ArrayDeque<>();
+        for (int pole : new int[] {source.nodeA(), source.nodeB()}) {
+            if (pole != Network.EARTH && !earthed.contains(pole) && cameFrom.putIfAbsent(pole, -1) == null) {
+                queue.add(pole);
+                cameBy.put(pole, source);
+            }
+        }
+        while (!queue.isEmpty()) {
+            int n = queue.pollFirst();
+            if (nodes.contains(n)) {
+                return owners(n, cameBy, cameFrom);
+            }
+            for (Branch b : atNode.getOrDefault(n, List.of())) {
+                boolean opened = off.contains(b.owner())
+                        && (b.role() == Role.CONTACT || b.role() == Role.PROTECTION || b.role() == Role.SOURCE);
+                if (b.role() == Role.EARTHING || opened) {
+                    continue;
+                }
+                List<Integer> next = new ArrayList<>(List.of(b.nodeA() == n ? b.nodeB() : b.nodeA()));
+                next.addAll(acrossTransformer(b));
+                for (int other : next) {
+                    if (other != Network.EARTH && !earthed.contains(other) && cameFrom.putIfAbsent(other, n) == null) {
+                        cameBy.put(other, b);
+                        queue.addLast(other);
+                    }
+                }
+            }
+        }
+        return null;
+    }
+
+    /** The ends of the other winding, and of an opener's signal. */
+    private List<Integer> acrossTransformer(Branch b) {
+        List<Integer> nodesAcross = new ArrayList<>();
+        boolean passes = b.role() == Role.PRIMARY || b.role() == Role.SECONDARY || b.role() == Role.LOAD;
+        if (passes) {
+            for (Branch o : assembly.branchesOf(b.owner())) {
+                boolean winding = b.role() != Role.LOAD && (o.role() == Role.PRIMARY || o.role() == Role.SECONDARY);
+                boolean signal = b.role() == Role.LOAD && o.role() == Role.SOURCE && isFedOpener(o);
+                if (o != b && (winding || signal)) {
+                    nodesAcross.addAll(List.of(o.nodeA(), o.nodeB()));
+                }
+            }
+        }
+        return nodesAcross;
+    }
+
+    private static List<String> owners(int end, Map<Integer, Branch> cameBy, Map<Integer, Integer> cameFrom) {
+        List<String> owners = new ArrayList<>();
+        for (int n = end; n >= 0; n = cameFrom.get(n)) {
+            String owner = cameBy.get(n).owner();
+            if (owners.isEmpty() || !owners.get(owners.size() - 1).equals(owner)) {
+                owners.add(owner);
+            }
+        }
+        Collections.reverse(owners);
+        return owners;
+    }
+
+    /** Terminals where wires from other places come in, then the poles of transformers and contactors inside. */
+    private List<Terminal> points() {
+        Set<Terminal> points = new LinkedHashSet<>();
+        assembly.circuit().wires().forEach(w -> {
+            boolean from = placeOf(w.from()).equals(place);
+            boolean to = placeOf(w.to()).equals(place);
+            if (from != to) {
+                points.add(from ? w.from() : w.to());
+            }
+        });
+        for (Branch b : assembly.branches()) {
+            boolean pole = b.role().gives() || b.role() == Role.PRIMARY;
+            if (pole && b.isDrawn() && placeOf(b.a()).equals(place)) {
+                points.addAll(List.of(b.a(), b.b()));
+            }
+        }
+        points.removeIf(t -> t.name().equals("PE"));
+        return List.copyOf(points);
+    }
+
+    private double worstVolts(List<Isolator> open) {
+        Map<String, Object> start = new HashMap<>();
+        open.forEach(i -> start.put(i.input(), i.off()));
+        Run run = Simulation.run(assembly, new Scenario("Isolated", start, List.of(), List.of(), 1));
+        Frame f = run.at(1_000_000);
+        double worst = 0;
+        for (int n : nodes) {
+            worst = Math.max(worst, f.ac().volts(n, Network.EARTH).abs());
+        }
+        return worst;
+    }
+}

@@ -1,0 +1,311 @@
+package org.jagridge.core.check;
+
+import static org.jagridge.core.Circuits.control;
+import static org.jagridge.core.Circuits.demo;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jagridge.core.Circuits;
+import org.jagridge.core.ReferenceCase;
+import org.jagridge.core.circuit.Cable;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Each finding in the smallest circuit that earns it, and none in the demo but the expected ones. */
+public class CheckTest {
+    private static List<String> codes(Circuit circuit) {
+        return Check.findings(circuit).stream().map(Finding::code).toList();
+    }
+
+    @DataProvider
+    public Object[][] wrongCircuits() {
+        return new Object[][] {
+            {"short-circuit", control().wire("T1.X1", "T1.X2")},
+            {
+                "short-reachable",
+                control().part("S", "switch", "unit").wire("T1.X1", "S.1").wire("S.2", "T1.X2")
+            },
+            {"open-terminal", control().part("K", "relay", "unit").wire("T1.X1", "K.A1")},
+            {
+                "safety-bypassed",
+                control()
+                        .part("LIM", "safety-switch", "unit")
+                        .part("K", "relay", "unit")
+                        .wire("T1.X1", "LIM.1")
+                        .wire("LIM.1", "LIM.2")
+                        .wire("LIM.2", "K.A1")
+                        .wire("K.A2", "T1.X2")
+            },
+            {
+                "safety-in-return",
+                control()
+                        .part("LIM", "safety-switch", "unit")
+                        .part("K", "relay", "unit")
+                        .wire("T1.X1", "K.A1")
+                        .wire("K.A2", "LIM.1")
+                        .wire("LIM.2", "T1.X2")
+            },
+            {"timer-out-of-range", control().part("TD", "timer", "unit", "seconds", 900.0)},
+            {
+                "over-voltage",
+                control().part("K", "relay", "unit").wire("M.L", "K.A1").wire("K.A2", "M.N")
+            },
+            {
+                "under-voltage",
+                control()
+                        .part("K", "relay", "unit", "coilVolts", 120.0)
+                        .wire("T1.X1", "K.A1")
+                        .wire("K.A2", "T1.X2")
+            },
+            {
+                "two-taps",
+                control()
+                        .part("FAN", "motor", "unit", "speeds", List.of("HI", "LO"))
+                        .wire("M.L", "FAN.HI")
+                        .wire("FAN.HI", "FAN.LO")
+                        .wire("FAN.COM", "M.N")
+            },
+            {
+                "rectifier-minus-tied",
+                control()
+                        .part("RF", "rectifier", "unit")
+                        .wire("T1.X1", "RF.~1")
+                        .wire("T1.X2", "RF.~2")
+                        .wire("RF.-", "T1.X2")
+            },
+            {
+                "paralleled-pairs",
+                control()
+                        .part("H1", "unit-heater", "unit")
+                        .part("H2", "unit-heater", "unit")
+                        .wire("H1.R", "H2.R")
+                        .wire("H1.W", "H2.W")
+            },
+            {
+                "common-missing",
+                control()
+                        .part("TH", "thermostat", "unit", "terminals", List.of("R", "C", "W"), "power", "common")
+                        .wire("T1.X1", "TH.R")
+            },
+            {
+                "both-o-and-b",
+                control()
+                        .part("TH", "thermostat", "unit", "kind", "heat-pump", "terminals", List.of("R", "O", "B"))
+                        .part("RV", "solenoid", "unit")
+                        .wire("T1.X1", "TH.R")
+                        .wire("TH.O", "RV.1")
+                        .wire("TH.B", "RV.1")
+                        .wire("RV.2", "T1.X2")
+            },
+            {
+                "b-on-common",
+                control()
+                        .part("TH", "thermostat", "unit", "kind", "heat-pump", "terminals", List.of("R", "Y", "B"))
+                        .wire("T1.X1", "TH.R")
+                        .wire("TH.B", "T1.X2")
+            },
+            {
+                "jumper-missing",
+                control()
+                        .part("TH", "thermostat", "unit", "terminals", List.of("RH", "RC", "W", "Y"))
+                        .wire("T1.X1", "TH.RC")
+            },
+            {"jumper-left", ReferenceCase.load("two-transformers-jumper").circuit().toBuilder()},
+            {"supplies-tied-once", ReferenceCase.load("two-transformers-jumper").circuit().toBuilder()},
+            {
+                "supplies-tied",
+                control()
+                        .part("T2", "transformer", "unit")
+                        .wire("T1.X1", "T2.X1")
+                        .wire("T1.X2", "T2.X2")
+            },
+            {
+                "heat-without-fan-wire",
+                control()
+                        .part("TH", "thermostat", "unit", "heatSource", "electric")
+                        .part("K", "contactor", "unit")
+                        .wire("T1.X1", "TH.R")
+                        .wire("TH.W", "K.A1")
+                        .wire("K.A2", "T1.X2")
+            },
+            {
+                "emergency-unserved",
+                control()
+                        .part("TH", "thermostat", "unit", "kind", "heat-pump", "terminals", List.of("R", "Y", "E"))
+                        .wire("T1.X1", "TH.R")
+            },
+            {
+                "chatter",
+                control()
+                        .part("K", "relay", "unit")
+                        .wire("T1.X1", "K.11")
+                        .wire("K.12", "K.A1")
+                        .wire("K.A2", "T1.X2")
+            },
+            {
+                "burns-out",
+                control().part("LP", "lamp", "unit").wire("M.L", "LP.1").wire("LP.2", "M.N")
+            },
+            {
+                "contact-overloaded",
+                control()
+                        .part("K", "relay", "unit", "contactAmps", 5.0)
+                        .part("H", "resistive-load", "unit", "volts", 120.0, "watts", 1500.0)
+                        .wire("T1.X1", "K.A1")
+                        .wire("K.A2", "T1.X2")
+                        .wire("M.L", "K.11")
+                        .wire("K.14", "H.1")
+                        .wire("H.2", "M.N")
+            },
+            {
+                "transformer-overloaded",
+                control()
+                        .part("GV", "solenoid", "unit", "va", 70.0)
+                        .wire("T1.X1", "GV.1")
+                        .wire("GV.2", "T1.X2")
+            },
+            {
+                "coil-undervolted",
+                control()
+                        .part("GV", "solenoid", "unit", "va", 28.0)
+                        .part("R", "resistive-load", "unit", "volts", 24.0, "watts", 24.0)
+                        .part("K", "relay", "unit", "coilVolts", 29.0)
+                        .wire("T1.X1", "GV.1")
+                        .wire("GV.2", "T1.X2")
+                        .wire("T1.X1", "R.1")
+                        .wire("R.2", "T1.X2")
+                        .wire("T1.X1", "K.A1")
+                        .wire("K.A2", "T1.X2")
+            },
+            {
+                "solid-pole",
+                control()
+                        .part("CC", "contactor", "unit", "poles", List.of("contact", "bar"))
+                        .wire("M.L", "CC.L2")
+            },
+        };
+    }
+
+    @Test(dataProvider = "wrongCircuits")
+    public void theFindingIsMadeWithPlaceReasonAndAdvice(String code, Circuit.Builder builder) {
+        List<Finding> findings = Check.findings(builder.build());
+        Finding f = findings.stream()
+                .filter(x -> x.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(code + " is not among " + findings));
+        assertFalse(f.parts().isEmpty() && f.wires().isEmpty(), "where");
+        assertTrue(f.message().length() > 20 && f.advice().length() > 10, f.toString());
+    }
+
+    @Test
+    public void lineAndLowVoltageInOneCableIsFound() {
+        Circuit.Builder b = control().part("K", "relay", "unit").part("L", "lamp", "unit", "volts", 120.0);
+        b.cables().add(new Cable("C1", "unit", "unit", 5.0, null, List.of("red", "black")));
+        b.wires().add(core("x1", "T1.X1", "K.A1", "red"));
+        b.wires().add(core("x2", "M.L", "L.1", "black"));
+        assertTrue(codes(b.build()).contains("mixed-voltage-cable"));
+    }
+
+    private static Wire core(String id, String from, String to, String core) {
+        return new Wire(
+                id, Terminal.parse(from), Terminal.parse(to), null, null, null, Wire.Run.FIELD, "C1", core, List.of());
+    }
+
+    @Test
+    public void aTieThatFeedsAUnitBackwardsIsADanger() {
+        Circuit c = demo("old-hall");
+        Circuit.Builder b = c.toBuilder();
+        b.wires().add(Wire.between("j1", Terminal.parse("TH.RC"), Terminal.parse("TH.RH")));
+        b.wires().add(Wire.between("j2", Terminal.parse("ZP.C1"), Terminal.parse("TA.X2")));
+        b.scenarios().clear();
+        b.scenarios().add(new Scenario("Off", Map.of("SWA.closed", false), List.of(), List.of(), 10));
+        Finding f = Check.findings(b.build()).stream()
+                .filter(x -> x.code().equals("backfed-transformer"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(f.severity(), Finding.Severity.DANGER);
+        assertEquals(f.parts(), List.of("TA"));
+    }
+
+    @Test
+    public void theDemoOpensWithNoUnexpectedFinding() {
+        Map<String, Set<String>> expected =
+                Map.of("seminar-room", Set.of("solid-pole"), "cold-store", Set.of("solid-pole", "option-not-fitted"));
+        for (String slug : Circuits.DEMOS) {
+            assertEquals(new TreeSet<>(codes(demo(slug))), new TreeSet<>(expected.getOrDefault(slug, Set.of())), slug);
+        }
+    }
+
+    @Test
+    public void everyCodeIsInTheDocumentAndEveryDocumentedCodeInTheSource() throws Exception {
+        Set<String> inSource = new TreeSet<>();
+        Pattern code = Pattern.compile("\"([a-z]+(?:-[a-z]+)+|chatter)\"");
+        for (String file : List.of("WiringChecks", "SupplyChecks", "ThermostatChecks", "RunChecks")) {
+            String text = Files.readString(Path.of("src/main/java/org/jagridge/core/check/" + file + ".java"));
+            Matcher call = Pattern.compile(
+                            "(?:say|Finding\\.of|new Finding)\\(\\s*(?:DANGER|ERROR|WARNING|NOTE),\\s*" + code)
+                    .matcher(text);
+            while (call.find()) {
+                inSource.add(call.group(1));
+            }
+        }
+        inSource.addAll(Set.of("chatter", "backfed-transformer"));
+        Set<String> inDocument = new TreeSet<>();
+        Matcher row =
+                Pattern.compile("(?m)^\\| `([a-z-]+)` \\|").matcher(Files.readString(Path.of("../docs/findings.md")));
+        while (row.find()) {
+            inDocument.add(row.group(1));
+        }
+        assertEquals(inDocument, inSource);
+    }
+
+    // ---- dead-proof
+
+    @Test
+    public void aCondensingUnitIsDeadOnlyWithItsOwnAndTheIndoorSupplyOpen() {
+        DeadProof.Sheet sheet = DeadProof.of(demo("seminar-room"), "outdoor");
+        assertTrue(sheet.dead());
+        assertEquals(inputs(sheet), List.of("SW.closed", "MO.on"));
+        assertEquals(sheet.discharge(), List.of("CAP"));
+        assertTrue(
+                sheet.points().contains(Terminal.parse("CC.A1")), sheet.points().toString());
+    }
+
+    private static List<String> inputs(DeadProof.Sheet sheet) {
+        return sheet.open().stream().map(DeadProof.Isolator::input).toList();
+    }
+
+    @Test
+    public void tiedTransformersMakeBothSuppliesANeed() {
+        Circuit.Builder b = demo("old-hall").toBuilder();
+        assertEquals(inputs(DeadProof.of(b.build(), "loft")), List.of("MA.on"));
+        b.wires().add(Wire.between("j1", Terminal.parse("TH.RC"), Terminal.parse("TH.RH")));
+        List<String> tied = inputs(DeadProof.of(b.build(), "loft"));
+        assertTrue(tied.contains("MA.on") && (tied.contains("SWB.closed") || tied.contains("MB.on")), tied.toString());
+    }
+
+    @Test
+    public void anOpenersSignalIsDeadWithItsMains() {
+        Circuit c = control()
+                .part("O", "opener", "unit", "signal", "dc-always")
+                .wire("M.L", "O.L")
+                .wire("O.N", "M.N")
+                .build();
+        DeadProof.Sheet sheet = DeadProof.of(c, "unit");
+        assertTrue(sheet.dead());
+        assertEquals(inputs(sheet), List.of("M.on"));
+    }
+}
