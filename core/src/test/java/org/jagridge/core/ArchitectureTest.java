@@ -51,6 +51,8 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("circuit", "network", "part", "run")
                 .whereLayer("drawing")
                 .mayOnlyAccessLayers("circuit", "part", "run", "trace")
+                .whereLayer("check")
+                .mayOnlyAccessLayers("circuit", "network", "part", "run")
                 .whereLayer("format")
                 .mayOnlyAccessLayers("circuit", "part", "run")
                 .check(classes);

@@ -29,6 +29,12 @@ public final class LadderLayout {
     private static final double LANE = 9;
     private static final double SYMBOL_HEIGHT = 20;
     private static final int SPARES_A_ROW = 4;
+    /** Names that a rail is called by, the first that occurs on it. */
+    private static final String[] LINE_HOT = {"L1", "L", "+"};
+
+    private static final String[] LINE_RETURN = {"L2", "N", "-"};
+    private static final String[] CONTROL_HOT = {"R", "RC", "RH", "X1"};
+    private static final String[] CONTROL_RETURN = {"C", "X2"};
     private static final int FUNCTION_LETTERS = 24;
 
     private final Assembly assembly;
@@ -291,9 +297,9 @@ public final class LadderLayout {
     private double draw(LadderSection section, double top) {
         Canvas c = new Canvas(section, top);
         double bottom = c.y(section.rows() - 1) + 18;
-        rail(c, section.hotRail(), c.railLeft, bottom, "R", "RH", "RC", "L1", "L", "X1", "+", "1");
+        rail(c, section.hotRail(), c.railLeft, bottom, section.isLine() ? LINE_HOT : CONTROL_HOT);
         if (section.returnRail() != section.hotRail()) {
-            rail(c, section.returnRail(), c.railRight, bottom, "C", "L2", "N", "X2", "-", "2");
+            rail(c, section.returnRail(), c.railRight, bottom, section.isLine() ? LINE_RETURN : CONTROL_RETURN);
         }
         Map<Integer, List<String>> functions = new TreeMap<>();
         Map<Integer, Double> numbered = new HashMap<>();

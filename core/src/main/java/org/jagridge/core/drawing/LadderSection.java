@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
 
 /**
  * One section of a ladder: a galvanic component with its rails, its branches placed in rows and columns. No
@@ -136,6 +137,16 @@ final class LadderSection {
                 branching = net;
             }
         }
+    }
+
+    /** Fuses, breakers and what a hand opens; a contact that a coil moves belongs to a rung. */
+    private static boolean isInTheFeed(Branch b) {
+        return b.role() == Role.PROTECTION || (b.role() == Role.CONTACT && b.shape() == Shape.SWITCH);
+    }
+
+    /** Whether the section is fed by the mains or another source of its own, not by a transformer. */
+    boolean isLine() {
+        return branches.stream().anyMatch(b -> b.role() == Role.SOURCE);
     }
 
     private void place() {

@@ -44,6 +44,12 @@ final class Nets {
             terminals.get(ofRoot[r]).add(e.getKey());
             nodes.get(ofRoot[r]).add(e.getValue());
         }
+        // nodes inside parts belong to the net of the terminal they are joined to, where there is one
+        for (int node = 0; node < n; node++) {
+            if (netOfNode[node] < 0) {
+                netOfNode[node] = ofRoot[root(parent, node)];
+            }
+        }
         for (int i = 0; i < terminals.size(); i++) {
             nets.add(new Net(i, 0, List.copyOf(terminals.get(i)), List.copyOf(nodes.get(i))));
         }
@@ -59,7 +65,8 @@ final class Nets {
 
     /** Whether a branch is part of a line rather than something on it. */
     static boolean isMerged(Branch b) {
-        return b.isWire() || (b.role() == Role.CONDUCTOR && b.shape() == Shape.NONE);
+        boolean link = b.role() == Role.CONDUCTOR || b.role() == Role.PROTECTION;
+        return b.isWire() || (link && b.shape() == Shape.NONE);
     }
 
     int ofNode(int node) {

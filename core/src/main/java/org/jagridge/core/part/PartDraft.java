@@ -1,6 +1,8 @@
 package org.jagridge.core.part;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
@@ -13,6 +15,7 @@ public final class PartDraft {
     private final Assembly.Draft assembly;
     private final Part part;
     private final Params params;
+    private final Map<String, String> shownAs = new HashMap<>();
 
     PartDraft(Assembly.Draft assembly, Part part, Params params) {
         this.assembly = assembly;
@@ -49,8 +52,8 @@ public final class PartDraft {
                 label.replace(HIDDEN, ""),
                 assembly.node(ta),
                 assembly.node(tb),
-                isHidden(a) ? null : ta,
-                isHidden(b) ? null : tb,
+                shown(a),
+                shown(b),
                 role,
                 shape,
                 restClosed,
@@ -60,6 +63,16 @@ public final class PartDraft {
     /** Whether a name stands for a node inside the part, which no lead can touch: it begins with an underscore. */
     static boolean isHidden(String name) {
         return name.startsWith(HIDDEN);
+    }
+
+    private Terminal shown(String name) {
+        String visible = isHidden(name) ? shownAs.get(name) : name;
+        return visible == null ? null : new Terminal(part.id(), visible);
+    }
+
+    /** Lets drawings show a node inside the part at the terminal that it is joined to. Say so before its branches. */
+    public void show(String hidden, String terminal) {
+        shownAs.put(hidden, terminal);
     }
 
     /** A bar or link inside the part that is always joined. */

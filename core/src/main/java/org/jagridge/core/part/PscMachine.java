@@ -105,6 +105,7 @@ final class PscMachine extends PartType {
         Machine(PartDraft d) {
             Params p = d.params();
             overload = d.branch("C", "_M", "C", Role.PROTECTION, Shape.NONE, true);
+            d.show("_M", "C");
             run = d.branch("R", "_M", "R-C", Role.LOAD, Shape.MOTOR, false);
             start = d.branch("S", "_M", "S-C", Role.LOAD, Shape.MOTOR, false);
             volts = p.number("volts");

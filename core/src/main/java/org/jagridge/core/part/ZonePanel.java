@@ -32,6 +32,8 @@ final class ZonePanel extends PartType {
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
+        draft.show("_R", "R1");
+        draft.show("_C", "C1");
         List<Branch> links = new ArrayList<>();
         List<Coil> coils = new ArrayList<>();
         List<Branch> pumps = new ArrayList<>();

@@ -93,7 +93,10 @@ public final class Reach {
                 ? Side.SECOND_HOT
                 : Side.HOT;
         poles.get(groupOf(source.nodeA()))
-                .add(new Pole(source.owner(), hot, source.a().toString()));
+                .add(new Pole(
+                        source.owner(),
+                        hot,
+                        source.a() == null ? source.owner() : source.a().toString()));
         if (source.b() != null) {
             poles.get(groupOf(source.nodeB()))
                     .add(new Pole(source.owner(), Side.RETURN, source.b().toString()));

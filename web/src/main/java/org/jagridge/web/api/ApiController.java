@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jagridge.core.check.Check;
+import org.jagridge.core.check.Finding;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Scenario;
@@ -58,6 +60,22 @@ class ApiController {
         JsonNode tree = JsonText.parse(body);
         Circuit circuit = circuit(tree);
         return RunWriter.toMap(Simulation.run(circuit, scenario(tree, circuit)));
+    }
+
+    @PostMapping("/api/v1/check")
+    Map<String, Object> check(@RequestBody(required = false) String body) {
+        List<Map<String, Object>> findings = new ArrayList<>();
+        for (Finding f : Check.findings(circuit(JsonText.parse(body)))) {
+            Map<String, Object> m = new LinkedHashMap<>();
+            m.put("severity", f.severity().word());
+            m.put("code", f.code());
+            m.put("parts", f.parts());
+            m.put("wires", f.wires());
+            m.put("message", f.message());
+            m.put("advice", f.advice());
+            findings.add(m);
+        }
+        return Map.of("findings", findings);
     }
 
     @PostMapping("/api/v1/measure")

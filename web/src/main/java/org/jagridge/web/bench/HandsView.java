@@ -13,6 +13,9 @@ import org.jagridge.core.part.Numbers;
 /** The strip of hand controls: every input of every part, by place, always in the same order. */
 record HandsView(List<Group> groups, int moved) {
 
+    /** Choices with more letters than this become a list, since they don't fit beside each other. */
+    private static final int LETTERS_ABREAST = 17;
+
     /** A place. */
     record Group(String title, List<PartHands> parts) {}
 
@@ -71,7 +74,9 @@ record HandsView(List<Group> groups, int moved) {
         String shown = value instanceof Number n ? Numbers.plain(n.doubleValue()) : String.valueOf(value);
         boolean push =
                 f.kind() == Field.Kind.MOMENTARY || "push".equals(part.params().get("kind"));
-        String kind = push ? "push" : f.kind().name().toLowerCase(java.util.Locale.ROOT);
+        boolean wide =
+                f.kind() == Field.Kind.CHOICE && String.join("", f.choices()).length() > LETTERS_ABREAST;
+        String kind = push ? "push" : wide ? "select" : f.kind().name().toLowerCase(java.util.Locale.ROOT);
         return new Control(
                 key,
                 label(f.name()),

@@ -1,0 +1,63 @@
+package org.jagridge.web.catalogue;
+
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.PartType;
+import org.jagridge.core.run.FaultList;
+import org.jagridge.web.svg.SymbolSvg;
+
+/** One part type as the catalogue shows it, taken from its declaration and from one such part put together. */
+record CatalogueEntry(
+        String type,
+        String title,
+        String summary,
+        List<String> cautions,
+        List<String> terminals,
+        List<Row> ratings,
+        List<Row> inputs,
+        List<SymbolSvg.Named> symbols,
+        List<String> faults) {
+
+    /** A parameter or input. */
+    record Row(String name, String value, String unit) {}
+
+    static CatalogueEntry of(PartType type) {
+        Params params = new Params(type.params(), Map.of());
+        Circuit one = Circuit.builder(type.title())
+                .place("place", "Place", Place.Access.PANEL)
+                .part("X", type.type(), "place")
+                .build();
+        List<Branch> branches = Assembly.of(one).branchesOf("X").stream()
+                .filter(Branch::isDrawn)
+                .toList();
+        return new CatalogueEntry(
+                type.type(),
+                type.title(),
+                type.summary(),
+                type.cautions(),
+                type.terminals(params),
+                type.params().stream().map(CatalogueEntry::row).toList(),
+                type.inputs(params).stream().map(CatalogueEntry::row).toList(),
+                SymbolSvg.of(branches),
+                FaultList.faultsOf(one).stream()
+                        .map(Fault::words)
+                        .map(w -> w.replace(" X", ""))
+                        .distinct()
+                        .toList());
+    }
+
+    private static Row row(Field f) {
+        Object v = f.initial();
+        String value = v == null ? "–" : v instanceof Number n ? Numbers.plain(n.doubleValue()) : String.valueOf(v);
+        String choices = f.choices().isEmpty() || v instanceof List ? "" : " of " + String.join(", ", f.choices());
+        return new Row(f.name(), value + choices, f.unit());
+    }
+}

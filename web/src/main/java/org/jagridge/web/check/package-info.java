@@ -1,0 +1,2 @@
+/** The Check page of a circuit: findings, and a sheet that proves a place dead. */
+package org.jagridge.web.check;
