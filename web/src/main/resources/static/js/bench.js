@@ -9,6 +9,7 @@
   let timer = null;
   let tab = "ladder";
   let pointedAt = null;
+  let waitsOpen = false;
 
   function readFacts() {
     const element = $("#facts");
@@ -276,6 +277,8 @@
       const kept = scrolls[e.dataset.keepScroll];
       if (kept) [e.scrollLeft, e.scrollTop] = kept;
     });
+    const waits = $("#waits");
+    if (waits) waits.open = waitsOpen;
     // says which state is on the screen and ready for hands
     const w = $("#workspace").dataset;
     document.body.dataset.shown = `${w.state}@${w.seconds}`;
@@ -297,6 +300,7 @@
   }
 
   document.addEventListener("htmx:beforeSwap", () => {
+    waitsOpen = $("#waits") ? $("#waits").open : waitsOpen;
     document.querySelectorAll("[data-keep-scroll]").forEach((e) => (scrolls[e.dataset.keepScroll] = [e.scrollLeft, e.scrollTop]));
     signalsBefore = signals();
   });

@@ -22,6 +22,11 @@ public interface Behaviour<S> {
         return null;
     }
 
+    /** What a part that is idle waits for, besides volts at its terminals; null where there is nothing to say. */
+    default String waitsFor(S state) {
+        return null;
+    }
+
     /** The state in which a part that chatters is frozen. */
     default S chattering(S state) {
         return state;

@@ -116,6 +116,18 @@ final class CurrentSwitch extends PartType {
         }
 
         @Override
+        public String waitsFor(State s) {
+            return s.closed()
+                    ? null
+                    : "%s A in %s"
+                            .formatted(
+                                    Numbers.plain(closeAmps),
+                                    String.join(
+                                            ", ",
+                                            senses.stream().map(Sense::wire).toList()));
+        }
+
+        @Override
         public String signal(State s) {
             return s.closed() ? "closed" : "open";
         }

@@ -48,6 +48,11 @@ final class LimitSwitch extends PartType {
         }
 
         @Override
+        public String waitsFor(Boolean actuated) {
+            return actuated || opening == null ? null : opening + " to be " + when;
+        }
+
+        @Override
         public String signal(Boolean actuated) {
             return actuated ? "actuated" : "free";
         }

@@ -73,6 +73,11 @@ final class PressureSwitch extends PartType {
         }
 
         @Override
+        public String waitsFor(State s) {
+            return s.closed() || follows == null ? null : follows + " to run";
+        }
+
+        @Override
         public String signal(State s) {
             return s.closed() ? "closed" : "open";
         }

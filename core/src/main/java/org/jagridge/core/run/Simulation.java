@@ -2,6 +2,7 @@ package org.jagridge.core.run;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
@@ -36,6 +37,13 @@ import org.jagridge.core.part.Time;
 public final class Simulation {
     private static final int MOST_ROUNDS_AT_ONE_INSTANT = 1000;
     private static final long MOST_MICRO_STEPS = 10_000_000;
+    /** A part that flips more often than this without time passing gets the response time that real ones have. */
+    private static final int MOST_FLIPS_AT_ONE_INSTANT = 6;
+
+    private static final long RESPONSE = 20 * Time.MILLISECOND;
+    /** How long electronics that chatter stay down before they try again. */
+    private static final long RESTART = 5 * Time.SECOND;
+
     private static final int CHATTER_CHANGES = 20;
     private static final long CHATTER_WINDOW = 2 * Time.SECOND;
 
@@ -331,6 +339,9 @@ public final class Simulation {
         private final long[] wakes;
         private final Armed[] armed;
         private final boolean[] frozen;
+        private final long[] heldUntil;
+        private final int[] flips;
+        private long flipsAt = -1;
         private final List<Deque<Long>> changes = new ArrayList<>();
         private final List<View> views = new ArrayList<>();
         private final CurrentPath paths;
@@ -347,6 +358,8 @@ public final class Simulation {
             wakes = new long[n];
             armed = new Armed[n];
             frozen = new boolean[n];
+            heldUntil = new long[n];
+            flips = new int[n];
             paths = new CurrentPath(assembly, homes);
             for (Assembly.Member m : assembly.members()) {
                 views.add(new View(m));
@@ -416,9 +429,14 @@ public final class Simulation {
         boolean reactAll(List<Integer> batch, List<Integer> next) {
             List<Assembly.Member> changed = new ArrayList<>();
             List<Object> newStates = new ArrayList<>(states);
+            if (flipsAt != now) {
+                Arrays.fill(flips, 0);
+                flipsAt = now;
+            }
             for (Assembly.Member m : assembly.members()) {
                 int i = m.index();
-                if (frozen[i]) {
+                if (frozen[i] || heldUntil[i] > now) {
+                    wakes[i] = frozen[i] ? Reaction.NEVER : heldUntil[i];
                     continue;
                 }
                 Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
@@ -464,6 +482,10 @@ public final class Simulation {
             if (started) {
                 changes.get(m.index()).addLast(now);
             }
+            if (++flips[m.index()] > MOST_FLIPS_AT_ONE_INSTANT) {
+                heldUntil[m.index()] = now + RESPONSE;
+                wakes[m.index()] = heldUntil[m.index()];
+            }
         }
 
         private CurrentPath.Path path(Because because) {
@@ -504,13 +526,25 @@ public final class Simulation {
             Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
             Object state = states.get(m.index());
             Object chattering = behaviour.chattering(state);
-            if (chattering.equals(state)) {
+            boolean freezes = !chattering.equals(state);
+            if (!freezes && times.size() <= 2 * CHATTER_CHANGES) {
+                // a lamp that only follows a chattering relay is no chatter of its own
                 return;
             }
-            List<String> loop = loopOf(m.part().id());
-            String message = "%s changed more than %d times in 2 s; the loop: %s"
-                    .formatted(m.part().id(), CHATTER_CHANGES, String.join(" → ", loop));
-            problems.add(new RunProblem("chatter", now, List.of(m.part().id()), loop, message));
+            if (freezes
+                    || problems.stream()
+                            .noneMatch(p -> p.parts().contains(m.part().id()))) {
+                List<String> loop = loopOf(m.part().id());
+                String message = "%s changed more than %d times in 2 s; the loop: %s"
+                        .formatted(m.part().id(), CHATTER_CHANGES, String.join(" → ", loop));
+                problems.add(new RunProblem("chatter", now, List.of(m.part().id()), loop, message));
+            }
+            if (!freezes) {
+                heldUntil[m.index()] = now + RESTART;
+                wakes[m.index()] = heldUntil[m.index()];
+                return;
+            }
+            String message = problems.get(problems.size() - 1).message();
             String from = behaviour.signal(state);
             states.set(m.index(), chattering);
             frozen[m.index()] = true;

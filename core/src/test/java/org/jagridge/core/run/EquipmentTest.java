@@ -504,6 +504,10 @@ public class EquipmentTest {
                 .build();
         Runs r = Runs.of(deadlock, during(600).at(5, "S.closed", true));
         assertEquals(r.at(600, "KH") + " " + r.at(600, "FAN") + " " + r.at(600, "CS"), "out off open");
+        List<String> waits = org.jagridge.core.trace.Waiting.in(r.run().at(600_000_000)).stream()
+                .map(w -> w.part() + " waits for " + String.join(", ", w.on()))
+                .toList();
+        assertEquals(waits, List.of("KH waits for CS 1–2", "FAN waits for KH 11–14", "CS waits for 0.8 A in w9"));
     }
 
     @Test
@@ -537,6 +541,20 @@ public class EquipmentTest {
 
     private static String line(Event e) {
         return e.micros() + " " + e.signal() + " " + e.to() + " " + e.because().text() + " " + e.path();
+    }
+
+    @Test
+    public void electronicsThatTheirOwnShortedOutputPullsDownAreReportedAndTheRunGoesOn() {
+        Runs r = Runs.of(
+                demo("wardens-cottage"),
+                during(60)
+                        .start("ROOM.celsius", 19)
+                        .at(10, "TH.mode", "heat")
+                        .fault(Fault.of(FaultKind.COIL_SHORTED, "part", "CC")));
+        assertTrue(
+                r.run().problems().stream().anyMatch(p -> p.code().equals("chatter")),
+                r.run().problems().toString());
+        assertFalse(r.ever("CMP", "running"));
     }
 
     @Test

@@ -10,6 +10,7 @@ import org.jagridge.core.run.Run;
 import org.jagridge.core.run.RunProblem;
 import org.jagridge.core.trace.Lanes;
 import org.jagridge.core.trace.Narrator;
+import org.jagridge.core.trace.Waiting;
 import org.jagridge.web.svg.TimingSvg;
 
 /** The trace: what happened and why, and the chart with its cursor. */
@@ -24,6 +25,7 @@ record TraceView(
         String start,
         String rest,
         long nextGapMillis,
+        List<String> waits,
         List<String> problems) {
 
     /**
@@ -93,7 +95,14 @@ record TraceView(
                 state.url(0),
                 run.restAt() > state.micros() ? state.url(run.restAt()) : null,
                 after == null ? 0 : (after - state.micros()) / 1000,
+                waits(state),
                 run.problems().stream().map(RunProblem::message).toList());
+    }
+
+    private static List<String> waits(BenchState state) {
+        return Waiting.in(state.frame()).stream()
+                .map(w -> w.part() + " for " + String.join(", then ", w.on()))
+                .toList();
     }
 
     /** {@code 0:10.015}: minutes, seconds and milliseconds; hours in front where there are any. */
