@@ -28,6 +28,9 @@ final class RunChecks {
     /** What passes in less than this is inrush or a contact on its way, not a state to judge. */
     private static final long SETTLED = Time.SECOND;
 
+    private static final long LONG_WITHOUT_AIR = 60 * Time.SECOND;
+    private static final double FLOWS = 0.1;
+
     private final Assembly assembly;
     /** By code and part, so that each is said once, by the scenario that shows it first. */
     private final Map<String, Finding> findings = new LinkedHashMap<>();
@@ -85,6 +88,10 @@ final class RunChecks {
             for (Branch b : f.assembly().branches()) {
                 look(b, f, during);
             }
+            currentSwitches(f, during);
+            if (until - f.micros() > LONG_WITHOUT_AIR) {
+                heatWithoutAir(f, during);
+            }
         }
     }
 
@@ -94,6 +101,50 @@ final class RunChecks {
             case COIL -> coil(b, f, during);
             case SECONDARY -> transformer(b, f, during);
             default -> {}
+        }
+    }
+
+    /** A current switch that stays open though its conductor carries current: it wants more turns. */
+    private void currentSwitches(Frame f, String during) {
+        for (Assembly.Member m : assembly.members()) {
+            if (!m.part().type().equals("current-switch")
+                    || !"open".equals(f.signals().get(m.part().id()))) {
+                continue;
+            }
+            for (Map<String, Object> sense : m.params().structures("senses")) {
+                List<Branch> wire = assembly.branchesOf((String) sense.get("wire"));
+                double amps = wire.isEmpty() ? 0 : f.amps(wire.get(0));
+                if (amps > FLOWS) {
+                    int turns = (int) Math.ceil(m.params().number("closeAmps") / amps);
+                    say(
+                            ERROR,
+                            "current-switch-too-few-turns",
+                            m.part().id(),
+                            "%s stays open at %s A through %s%s."
+                                    .formatted(m.part().id(), Numbers.threeFigures(amps), sense.get("wire"), during),
+                            "Pass the conductor through it " + turns + " times.");
+                }
+            }
+        }
+    }
+
+    private void heatWithoutAir(Frame f, String during) {
+        boolean air = assembly.members().stream()
+                .filter(m -> m.part().type().equals("motor") && m.params().is("kind", "blower"))
+                .map(m -> f.signals().get(m.part().id()))
+                .anyMatch(s -> s != null && !s.equals("off") && !s.equals("burnt"));
+        for (Assembly.Member m : assembly.members()) {
+            boolean strip = m.part().type().equals("resistive-load")
+                    && m.params().text("kind").contains("strip")
+                    && "on".equals(f.signals().get(m.part().id()));
+            if (strip && !air) {
+                say(
+                        DANGER,
+                        "heat-without-air",
+                        m.part().id(),
+                        m.part().id() + " heats for over a minute without a blower" + during + ".",
+                        "Start the blower with the heat: land G, or use a contact of the heat relay.");
+            }
         }
     }
 

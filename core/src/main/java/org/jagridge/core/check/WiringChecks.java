@@ -23,6 +23,9 @@ import org.jagridge.core.part.Shape;
 
 /** Findings that follow from parts and wires alone. */
 final class WiringChecks {
+    /** A fuse of more than this times the transformer's rated amps doesn't protect it. */
+    private static final double FUSE_TIMES = 3.2;
+
     private final Wiring wiring;
     private final List<Finding> findings = new ArrayList<>();
 
@@ -34,6 +37,9 @@ final class WiringChecks {
         WiringChecks c = new WiringChecks(wiring);
         c.openTerminals();
         c.safeties();
+        c.switchedNeutrals();
+        c.earths();
+        c.fuses();
         c.solidPoles();
         c.timers();
         c.heaterPairs();
@@ -120,6 +126,78 @@ final class WiringChecks {
             }
         }
         return false;
+    }
+
+    /** A contact between a line load and its neutral: the load stays live when it is off. */
+    private void switchedNeutrals() {
+        for (Branch b : wiring.branches(Role.CONTACT)) {
+            String type = wiring.part(b.owner()).type();
+            boolean safety = type.endsWith("safety") || type.equals("safety-switch") || type.equals("pressure-switch");
+            if (!safety && isOnReturnSide(b) && reachesNeutral(b)) {
+                say(
+                        WARNING,
+                        "switched-neutral",
+                        List.of(b.owner()),
+                        b.title() + " switches the neutral: what hangs on it stays live when it is off.",
+                        "Switch the live side.");
+            }
+        }
+    }
+
+    private boolean reachesNeutral(Branch contact) {
+        for (int node : new int[] {contact.nodeA(), contact.nodeB()}) {
+            for (Branch b : wiring.at(wiring.net(node))) {
+                boolean neutral =
+                        b.role() == Role.SOURCE && b.b() != null && b.b().name().equals("N");
+                if (neutral && wiring.net(b.nodeB()) == wiring.net(node)) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    private void earths() {
+        for (Assembly.Member m : wiring.parts("supply")) {
+            if (!wiring.isWired(m.part().id(), "PE")) {
+                say(
+                        NOTE,
+                        "earth-missing",
+                        List.of(m.part().id()),
+                        "Nothing is landed on " + m.part().id() + ".PE: no metalwork is earthed in this drawing.",
+                        "Draw the earth as it is; flame sensing and fuses depend on it.");
+            }
+        }
+    }
+
+    /** A control fuse so large that the winding goes first. */
+    private void fuses() {
+        for (Branch fuse : wiring.branches(Role.PROTECTION)) {
+            if (fuse.shape() != Shape.FUSE || !wiring.part(fuse.owner()).type().equals("fuse")) {
+                continue;
+            }
+            double amps = wiring.assembly()
+                    .member(fuse.owner())
+                    .orElseThrow()
+                    .params()
+                    .number("amps");
+            for (int node : new int[] {fuse.nodeA(), fuse.nodeB()}) {
+                for (Branch s : wiring.at(wiring.net(node))) {
+                    Params p = wiring.assembly().member(s.owner()).orElseThrow().params();
+                    if (s.role() == Role.SECONDARY
+                            && p.has("va")
+                            && amps > FUSE_TIMES * p.number("va") / p.number("secondaryVolts", 24)) {
+                        say(
+                                ERROR,
+                                "fuse-too-large",
+                                List.of(fuse.owner(), s.owner()),
+                                fuse.owner() + " (" + Numbers.plain(amps) + " A) lets " + s.owner() + " ("
+                                        + Numbers.plain(p.number("va")) + " VA) burn out first.",
+                                "Use a smaller fuse.");
+                    }
+                }
+            }
+        }
     }
 
     private Set<String> poles(int net, String without, boolean hot) {

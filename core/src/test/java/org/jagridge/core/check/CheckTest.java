@@ -191,12 +191,46 @@ public class CheckTest {
                         .wire("K.A2", "T1.X2")
             },
             {
+                "switched-neutral",
+                control()
+                        .part("S", "switch", "unit")
+                        .part("LP", "lamp", "unit", "volts", 120.0)
+                        .wire("M.L", "LP.1")
+                        .wire("LP.2", "S.1")
+                        .wire("S.2", "M.N")
+            },
+            {"earth-missing", control()},
+            {
+                "fuse-too-large",
+                control().part("F1", "fuse", "unit", "amps", 10.0).wire("T1.X1", "F1.1")
+            },
+            {
+                "current-switch-too-few-turns",
+                control()
+                        .part("FAN", "motor", "unit", "amps", 0.3)
+                        .part("CS", "current-switch", "unit", "senses", List.of(Map.of("wire", "w3")))
+                        .wire("M.L", "FAN.1")
+                        .wire("FAN.2", "M.N")
+            },
+            {
+                "heat-without-air",
+                withQuietScenario(control()
+                        .part("H", "resistive-load", "unit", "volts", 120.0, "watts", 500.0, "kind", "strip heater")
+                        .wire("M.L", "H.1")
+                        .wire("H.2", "M.N"))
+            },
+            {
                 "solid-pole",
                 control()
                         .part("CC", "contactor", "unit", "poles", List.of("contact", "bar"))
                         .wire("M.L", "CC.L2")
             },
         };
+    }
+
+    private static Circuit.Builder withQuietScenario(Circuit.Builder b) {
+        b.scenarios().add(Scenario.quiet(120));
+        return b;
     }
 
     @Test(dataProvider = "wrongCircuits")
