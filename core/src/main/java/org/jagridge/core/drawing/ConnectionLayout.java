@@ -22,6 +22,7 @@ import org.eclipse.elk.core.options.PortConstraints;
 import org.eclipse.elk.core.options.PortSide;
 import org.eclipse.elk.core.options.SizeConstraint;
 import org.eclipse.elk.core.util.BasicProgressMonitor;
+import org.eclipse.elk.core.util.IndividualSpacings;
 import org.eclipse.elk.graph.ElkBendPoint;
 import org.eclipse.elk.graph.ElkEdge;
 import org.eclipse.elk.graph.ElkEdgeSection;
@@ -154,7 +155,9 @@ public final class ConnectionLayout {
         ElkNode node = ElkGraphUtil.createNode(place);
         node.setIdentifier(id);
         node.setProperty(CoreOptions.PORT_CONSTRAINTS, PortConstraints.FIXED_SIDE);
-        node.setProperty(CoreOptions.SPACING_PORT_PORT, Math.ceil(pitch) - POST);
+        IndividualSpacings own = new IndividualSpacings();
+        own.setProperty(CoreOptions.SPACING_PORT_PORT, Math.ceil(pitch) - POST);
+        node.setProperty(CoreOptions.SPACING_INDIVIDUAL, own);
         node.setProperty(
                 CoreOptions.NODE_SIZE_CONSTRAINTS, EnumSet.of(SizeConstraint.MINIMUM_SIZE, SizeConstraint.PORTS));
         node.setProperty(CoreOptions.NODE_SIZE_MINIMUM, new KVector(Math.ceil(width), PART_HEIGHT));

@@ -126,9 +126,7 @@ final class LadderSection {
         while (true) {
             Branch from = cameBy;
             List<Branch> onward = at(net).stream().filter(b -> b != from).toList();
-            if (onward.size() != 1
-                    || !(onward.get(0).role() == Role.PROTECTION
-                            || onward.get(0).role() == Role.CONTACT)) {
+            if (onward.size() != 1 || !isInTheFeed(onward.get(0))) {
                 return branching;
             }
             cameBy = onward.get(0);

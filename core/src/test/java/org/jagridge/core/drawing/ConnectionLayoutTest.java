@@ -75,6 +75,20 @@ public class ConnectionLayoutTest {
         assertTrue(mistakes.isEmpty(), String.join("\n", mistakes));
     }
 
+    @Test(dataProvider = "circuits")
+    public void noPostLabelLiesOnAnother(String name, Circuit circuit) {
+        Connection c = ConnectionLayout.of(Assembly.of(circuit));
+        for (Connection.Post a : c.posts()) {
+            for (Connection.Post b : c.posts()) {
+                boolean neighbours = a != b && a.edge() == b.edge() && Math.abs(a.y() - b.y()) < 1;
+                double least = 3.1 * (a.label().length() + b.label().length());
+                assertTrue(
+                        !neighbours || Math.abs(a.x() - b.x()) >= least,
+                        a.terminal() + " and " + b.terminal() + " are " + Math.abs(a.x() - b.x()) + " apart");
+            }
+        }
+    }
+
     private static boolean crosses(Connection.Point a, Connection.Point b, double x1, double y1, double x2, double y2) {
         return Math.max(a.x(), b.x()) > x1
                 && Math.min(a.x(), b.x()) < x2
