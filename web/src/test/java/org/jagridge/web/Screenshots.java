@@ -16,6 +16,10 @@ public class Screenshots extends WebTest {
     private static final List<Shot> SHOTS = List.of(
             new Shot("home", "/", ColorScheme.LIGHT, p -> {}),
             new Shot("bench", "/circuits/lab-bench/bench", ColorScheme.LIGHT, Screenshots::coolingCall),
+            new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),
+            new Shot("prove-dead", "/circuits/seminar-room/dead/outdoor", ColorScheme.LIGHT, p -> {}),
+            new Shot("catalogue", "/catalogue", ColorScheme.LIGHT, Screenshots::openFirstDetails),
+            new Shot("bench-furnace", "/circuits/seminar-room/bench", ColorScheme.LIGHT, Screenshots::heatCall),
             new Shot("bench-dark", "/circuits/lab-bench/bench", ColorScheme.DARK, p -> {}));
 
     @Test
@@ -41,12 +45,28 @@ public class Screenshots extends WebTest {
         act(page, () -> page.locator("[id='h-TH.mode-cool']").click());
         page.locator("[id='h-TH.roomCelsius']").fill("26.4");
         act(page, () -> page.keyboard().press("Tab"));
-        page.locator(".connection [data-part='K5']").first().hover();
+        act(page, () -> page.locator("#rest").click());
+        page.locator(".ladder .symbol[data-part='K5']").first().hover();
+    }
+
+    private static void openFirstDetails(Page page) {
+        page.locator("#lockout-relay").scrollIntoViewIfNeeded();
+        page.locator("#lockout-relay summary").click();
+    }
+
+    private static void heatCall(Page page) {
+        page.locator("[id='h-ROOM.celsius']").fill("18");
+        act(page, () -> page.keyboard().press("Tab"));
+        act(page, () -> page.locator("[id='h-TH.mode-heat']").click());
+        for (int i = 0; i < 9; i++) {
+            act(page, () -> page.locator("#next").click());
+        }
+        page.locator(".ladder .symbol[data-part='IGN']").first().hover();
     }
 
     private static void act(Page page, Runnable hand) {
-        String before = page.url();
+        Object before = page.evaluate("() => document.body.dataset.shown");
         hand.run();
-        page.waitForURL(url -> !url.equals(before));
+        page.waitForFunction("before => document.body.dataset.shown !== before", before);
     }
 }

@@ -22,8 +22,12 @@ public interface Behaviour<S> {
         return null;
     }
 
-    /** What a part that is idle waits for, besides volts at its terminals; null where there is nothing to say. */
-    default String waitsFor(S state) {
+    /**
+     * What a part waits for, besides volts at its terminals; null where there is nothing to say.
+     *
+     * @param now microseconds
+     */
+    default String waitsFor(S state, long now) {
         return null;
     }
 

@@ -116,7 +116,7 @@ final class CurrentSwitch extends PartType {
         }
 
         @Override
-        public String waitsFor(State s) {
+        public String waitsFor(State s, long now) {
             return s.closed()
                     ? null
                     : "%s A in %s"

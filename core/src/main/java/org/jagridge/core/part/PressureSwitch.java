@@ -73,7 +73,7 @@ final class PressureSwitch extends PartType {
         }
 
         @Override
-        public String waitsFor(State s) {
+        public String waitsFor(State s, long now) {
             return s.closed() || follows == null ? null : follows + " to run";
         }
 

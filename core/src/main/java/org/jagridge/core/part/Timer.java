@@ -168,6 +168,11 @@ final class Timer extends PartType {
         };
     }
 
+    /** The time that is left of a phase, or null for one that has no end. */
+    private static String left(State s, long now) {
+        return s.until() == Reaction.NEVER ? null : Time.words(Math.max(0, s.until() - now)) + " more";
+    }
+
     /** Whether the contact is made in a phase: an off delay's time is one during which it still holds. */
     private static boolean made(State s, String function) {
         return s.phase() == Phase.MADE || (s.phase() == Phase.TIMING && function.equals("off-delay"));
@@ -220,6 +225,11 @@ final class Timer extends PartType {
         }
 
         @Override
+        public String waitsFor(State s, long now) {
+            return left(s, now);
+        }
+
+        @Override
         public String signal(State s) {
             return s.phase().word;
         }
@@ -267,6 +277,11 @@ final class Timer extends PartType {
                     ? step(fresh, function, delay, on, m.now())
                     : new State(Phase.IDLE, Reaction.NEVER, false, stress);
             return reaction(s, next, powered ? sense : supply, powered ? m.volts(sense) : volts, least, on, delay);
+        }
+
+        @Override
+        public String waitsFor(State s, long now) {
+            return left(s, now);
         }
 
         @Override

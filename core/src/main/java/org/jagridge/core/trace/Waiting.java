@@ -15,6 +15,7 @@ import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
+import org.jagridge.core.run.Run;
 
 /**
  * What each idle coil and load is waiting for at one instant: the open contacts on the way with the fewest of them from
@@ -25,12 +26,14 @@ public final class Waiting {
     public record Wait(String part, List<String> on) {}
 
     private final Frame frame;
+    private final long now;
     private final Assembly assembly;
     private final Reach reach;
     private final Map<Integer, List<Branch>> atGroup = new HashMap<>();
 
-    private Waiting(Frame frame) {
+    private Waiting(Frame frame, long now) {
         this.frame = frame;
+        this.now = now;
         assembly = frame.assembly();
         reach = new Reach(frame);
         for (Branch b : assembly.branches()) {
@@ -43,9 +46,9 @@ public final class Waiting {
         }
     }
 
-    /** The waits of a frame, in the order of the circuit. Parts that no contact could ever feed are left out. */
-    public static List<Wait> in(Frame frame) {
-        return new Waiting(frame).waits();
+    /** The waits at a time, in the order of the circuit. Parts that no contact could ever feed are left out. */
+    public static List<Wait> in(Run run, long now) {
+        return new Waiting(run.at(now), now).waits();
     }
 
     private List<Wait> waits() {
@@ -75,7 +78,7 @@ public final class Waiting {
 
     @SuppressWarnings("unchecked")
     private String waitsFor(Assembly.Member m) {
-        return ((Behaviour<Object>) m.behaviour()).waitsFor(frame.states().get(m.index()));
+        return ((Behaviour<Object>) m.behaviour()).waitsFor(frame.states().get(m.index()), now);
     }
 
     /** From the load's dead side breadth first across open contacts to a hot pole that isn't its other side's. */

@@ -101,7 +101,7 @@ public class CircuitReaderTest {
         String once = CircuitWriter.write(Circuits.demo("lab-bench"));
         Circuit again = CircuitReader.read(once);
         assertEquals(CircuitWriter.write(again), once);
-        assertEquals(again.wires().size(), 52);
+        assertEquals(again.wires().size(), 53);
     }
 
     @Test

@@ -504,7 +504,7 @@ public class EquipmentTest {
                 .build();
         Runs r = Runs.of(deadlock, during(600).at(5, "S.closed", true));
         assertEquals(r.at(600, "KH") + " " + r.at(600, "FAN") + " " + r.at(600, "CS"), "out off open");
-        List<String> waits = org.jagridge.core.trace.Waiting.in(r.run().at(600_000_000)).stream()
+        List<String> waits = org.jagridge.core.trace.Waiting.in(r.run(), 600_000_000).stream()
                 .map(w -> w.part() + " waits for " + String.join(", ", w.on()))
                 .toList();
         assertEquals(waits, List.of("KH waits for CS 1–2", "FAN waits for KH 11–14", "CS waits for 0.8 A in w9"));

@@ -100,7 +100,7 @@ record TraceView(
     }
 
     private static List<String> waits(BenchState state) {
-        return Waiting.in(state.frame()).stream()
+        return Waiting.in(state.run(), state.micros()).stream()
                 .map(w -> w.part() + " for " + String.join(", then ", w.on()))
                 .toList();
     }

@@ -260,7 +260,22 @@ public class BenchBrowserTest extends WebTest {
         assertThat(bench.id("h-TH.roomCelsius")).hasAttribute("value", "27");
         assertThat(bench.id("h-TH.mode-cool")).hasAttribute("aria-checked", "true");
         assertThat(bench.id("h-TH.fan-on")).hasAttribute("aria-checked", "true");
+        assertThat(bench.ladderSymbol("TD1", "IN-OUT")).hasAttribute("data-signal", "timing");
+    }
+
+    @Test
+    public void theTraceSaysWhatEachIsWaitingForAndRunsToRest() {
+        bench.choose("TH.fan", "on");
+        bench.choose("TH.mode", "cool");
+        bench.id("h-TH.roomCelsius").fill("27");
+        bench.id("h-TH.roomCelsius").press("Tab");
+        assertThat(bench.ladderSymbol("TD1", "IN-OUT")).hasAttribute("data-signal", "timing");
+        bench.page().locator("#waits summary").click();
+        assertThat(bench.id("waits")).containsText("TD1 for 2 min 59 s more");
+        assertThat(bench.id("waits")).containsText("K3 for TH R–W");
+        bench.id("rest").click();
         assertThat(bench.ladderSymbol("K5", "A1-A2")).hasAttribute("data-signal", "in");
+        assertThat(bench.currentEvent()).containsText("LP5 on");
     }
 
     @Test
