@@ -37,6 +37,7 @@ import org.jagridge.core.part.Time;
 public final class Simulation {
     private static final int MOST_ROUNDS_AT_ONE_INSTANT = 1000;
     private static final long MOST_MICRO_STEPS = 10_000_000;
+    private static final int MOST_FRAMES = 200_000;
     /** A part that flips more often than this without time passing gets the response time that real ones have. */
     private static final int MOST_FLIPS_AT_ONE_INSTANT = 6;
 
@@ -62,6 +63,7 @@ public final class Simulation {
     private Machine machine;
     private long now;
     private boolean started;
+    private boolean inputsChanged;
     private long microSteps;
     private Solution before;
 
@@ -202,6 +204,7 @@ public final class Simulation {
             pushed.add(s.part() + "." + s.input());
         }
         Object old = momentary ? "" : values.put(s.input(), s.value());
+        inputsChanged = true;
         if (!Objects.equals(show(old), show(s.value()))) {
             String words = momentary ? "done by hand" : "set by hand";
             emit(
@@ -295,21 +298,35 @@ public final class Simulation {
     }
 
     private void keepFrame() {
-        Map<String, Object> flat = new LinkedHashMap<>();
-        inputs.forEach((part, values) -> values.forEach((k, v) -> flat.put(part + "." + k, v)));
+        if (frames.size() > MOST_FRAMES) {
+            throw new RunLimitException(
+                    "more than " + MOST_FRAMES + " changes by " + Time.words(now) + "; ask for a shorter time",
+                    recentlyMoved());
+        }
+        Frame last = frames.isEmpty() ? null : frames.get(frames.size() - 1);
         Frame frame = new Frame(
                 now,
                 machine.assembly,
                 Collections.unmodifiableList(new ArrayList<>(machine.states)),
                 machine.ac,
                 machine.dc,
-                Collections.unmodifiableMap(new LinkedHashMap<>(signals)),
-                Collections.unmodifiableMap(flat));
+                // frames share what hasn't changed: a long run has many of them
+                last != null && last.signals().equals(signals)
+                        ? last.signals()
+                        : Collections.unmodifiableMap(new LinkedHashMap<>(signals)),
+                last != null && !inputsChanged ? last.inputs() : flatInputs());
+        inputsChanged = false;
         if (!frames.isEmpty() && frames.get(frames.size() - 1).micros() == now) {
             frames.set(frames.size() - 1, frame);
         } else {
             frames.add(frame);
         }
+    }
+
+    private Map<String, Object> flatInputs() {
+        Map<String, Object> flat = new LinkedHashMap<>();
+        inputs.forEach((part, values) -> values.forEach((k, v) -> flat.put(part + "." + k, v)));
+        return Collections.unmodifiableMap(flat);
     }
 
     private void emit(

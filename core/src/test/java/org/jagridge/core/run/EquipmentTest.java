@@ -544,6 +544,17 @@ public class EquipmentTest {
     }
 
     @Test
+    public void everyTypeOfTheCatalogueRunsAloneUnwiredAndWithAnyOfItsFaults() {
+        for (var type : org.jagridge.core.part.PartTypes.catalogue().all()) {
+            Circuit c = control().part("X", type.type(), "unit").build();
+            Runs.of(c, during(30));
+            for (Fault f : FaultList.faultsOf(c)) {
+                Runs.of(c, during(30).fault(5, f));
+            }
+        }
+    }
+
+    @Test
     public void electronicsThatTheirOwnShortedOutputPullsDownAreReportedAndTheRunGoesOn() {
         Runs r = Runs.of(
                 demo("wardens-cottage"),

@@ -71,7 +71,7 @@ public final class LadderSvg {
 
     private void symbol(Ladder.Symbol s) {
         Branch b = s.branch();
-        boolean joined = live == null ? b.restClosed() : live.joins(b);
+        boolean joined = live != null && live.joins(b);
         boolean works = live != null && live.works(b);
         String signal = live == null ? null : live.frame().signals().get(b.owner());
         String css = "symbol" + (live != null && live.flows(b) ? " flow" : "")
@@ -95,7 +95,7 @@ public final class LadderSvg {
         svg.title("rung " + s.rung() + ", " + b.title() + (signal == null ? "" : ", " + signal));
         svg.element("rect", "class", "hit", "x", -s.width() / 2, "y", -12, "width", s.width(), "height", 24);
         svg.open("g", "class", "left " + side(s.flipped() ? b.nodeB() : b.nodeA()));
-        svg.raw(Symbols.of(b, s.width(), joined, works));
+        svg.raw(live == null ? Symbols.atRest(b, s.width()) : Symbols.of(b, s.width(), joined, works));
         svg.close("g").close("g");
         terminal(s.flipped() ? b.b() : b.a(), s.x() - s.width() / 2, s.y());
         terminal(s.flipped() ? b.a() : b.b(), s.x() + s.width() / 2, s.y());

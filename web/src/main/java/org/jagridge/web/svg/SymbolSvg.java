@@ -32,7 +32,7 @@ public final class SymbolSvg {
                     "img",
                     "aria-label",
                     b.label());
-            svg.raw(Symbols.of(b, 44, b.restClosed(), false)).close("svg");
+            svg.raw(Symbols.atRest(b, 44)).close("svg");
             symbols.add(new Named(b.label().replace('-', '–'), svg.toString()));
         }
         return symbols;
