@@ -50,9 +50,9 @@ final class Ladders {
         }
     }
 
-    private void set(Values v, int state, int branch, double siemens) {
-        v.admittance(branch, siemens, 0);
-        admittances[state][branch] = siemens;
+    private void set(Values v, int state, int branch, double mhos) {
+        v.admittance(branch, mhos, 0);
+        admittances[state][branch] = mhos;
     }
 
     /** The same equations as a dense matrix, for the library. Rows without any conductor get a leak. */

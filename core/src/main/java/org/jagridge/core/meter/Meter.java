@@ -12,9 +12,9 @@ import org.jagridge.core.run.Run;
 
 /** Reads one frame of a run. The meter loads its own reading, not the run. */
 public final class Meter {
-    /** Input conductance of the normal range, siemens (10 MΩ). */
+    /** Input conductance of the normal range, mhos (10 MΩ). */
     static final double HIGH_IMPEDANCE = 1e-7;
-    /** Input conductance of the low-impedance range, siemens (3 kΩ). */
+    /** Input conductance of the low-impedance range, mhos (3 kΩ). */
     static final double LOW_IMPEDANCE = 1 / 3000.0;
 
     private final Frame frame;
@@ -52,8 +52,8 @@ public final class Meter {
         if (solution == null) {
             return 0;
         }
-        double siemens = request.lowImpedance() ? LOW_IMPEDANCE : HIGH_IMPEDANCE;
-        Complex v = new Solver(assembly.network()).loadedVolts(solution, plus, minus, siemens);
+        double mhos = request.lowImpedance() ? LOW_IMPEDANCE : HIGH_IMPEDANCE;
+        Complex v = new Solver(assembly.network()).loadedVolts(solution, plus, minus, mhos);
         return direct ? v.re() : v.abs();
     }
 

@@ -11,10 +11,10 @@ import java.util.Map;
  * meter reads that itself draws current. Solutions are cached by their values, because the states of a circuit come
  * back. Not safe for use by several threads at once.
  *
- * <p>Y is n × n, complex symmetric, in siemens, n = nodes without earth. Values handed in are never modified.
+ * <p>Y is n × n, complex symmetric, in mhos, n = nodes without earth. Values handed in are never modified.
  */
 public final class Solver {
-    /** Conductance from an island without an earth bond to earth, siemens. */
+    /** Conductance from an island without an earth bond to earth, mhos. */
     public static final double ISLAND_LEAK = 1e-9;
 
     private static final int CACHE = 512;
@@ -88,11 +88,11 @@ public final class Solver {
      * Volts between two nodes with a further conductance across them, as a meter is: by the rank-one update of
      * Sherman and Morrison, v = v₀/(1 + g·z), where z is the impedance that the network shows between the nodes.
      *
-     * @param siemens conductance of the meter, e.g. 1e-7 for 10 MΩ
+     * @param mhos conductance of the meter, e.g. 1e-7 for 10 MΩ
      */
-    public Complex loadedVolts(Solution solution, int plus, int minus, double siemens) {
+    public Complex loadedVolts(Solution solution, int plus, int minus, double mhos) {
         Complex z = impedance(solution, plus, minus);
-        Complex divisor = new Complex(1 + siemens * z.re(), siemens * z.im());
+        Complex divisor = new Complex(1 + mhos * z.re(), mhos * z.im());
         return solution.volts(plus, minus).over(divisor);
     }
 

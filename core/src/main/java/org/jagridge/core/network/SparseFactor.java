@@ -12,7 +12,7 @@ import org.ejml.data.ZMatrixRMaj;
  * outlives thousands of numeric factorisations.
  */
 final class SparseFactor {
-    /** Pivots under this many siemens are not trusted; the smallest true one is an island's leak, 1 nS. */
+    /** Pivots under this many mhos are not trusted; the smallest true one is an island's leak, 1 nS. */
     private static final double LEAST_PIVOT = 1e-12;
 
     private final SparsePattern pattern;
@@ -109,8 +109,8 @@ final class SparseFactor {
         }
     }
 
-    void addToDiagonal(int node, double siemens) {
-        diagRe[pattern.rank[node]] += siemens;
+    void addToDiagonal(int node, double mhos) {
+        diagRe[pattern.rank[node]] += mhos;
     }
 
     /** Computes L and D; false where a pivot is too small to trust. */

@@ -5,9 +5,9 @@ import java.util.Arrays;
 /**
  * What a network's branches are at one instant. Mutable; solutions keep a copy.
  *
- * <p>Arrays by branch: admittance in siemens and the Norton source current in amps that flows inside the branch from
+ * <p>Arrays by branch: admittance in mhos and the Norton source current in amps that flows inside the branch from
  * its {@code to} node to its {@code from} node (so that a source with volts E from {@code to} up to {@code from} and
- * admittance y has J = E·y). By coupling: the mutual admittance in siemens, negative for a winding in phase.
+ * admittance y has J = E·y). By coupling: the mutual admittance in mhos, negative for a winding in phase.
  */
 public final class Values {
     final double[] yRe;
@@ -54,8 +54,8 @@ public final class Values {
         jIm[branch] = im;
     }
 
-    public void mutual(int coupling, double siemens) {
-        mRe[coupling] = siemens;
+    public void mutual(int coupling, double mhos) {
+        mRe[coupling] = mhos;
     }
 
     public Complex admittance(int branch) {

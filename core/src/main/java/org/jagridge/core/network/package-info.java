@@ -6,7 +6,7 @@
  * switch: one admittance and one source current a branch. {@link org.jagridge.core.network.Solver} turns the two into
  * a {@link org.jagridge.core.network.Solution}.
  *
- * <p>The equation is nodal, Y·v = i: Y in siemens (complex symmetric), v in volts to earth, i in amps into the node.
+ * <p>The equation is nodal, Y·v = i: Y in mhos (complex symmetric), v in volts to earth, i in amps into the node.
  * Earth is node {@link org.jagridge.core.network.Network#EARTH} and not part of the matrix. DC is the same with all
  * imaginary parts 0. All volts and amps are RMS.
  *

@@ -33,8 +33,8 @@ final class Rectifier extends PartType {
                 draft.source("+", "-", Role.SOURCE, Shape.BOX));
     }
 
-    /** @param volts DC open-circuit volts @param siemens what the AC side draws */
-    record State(double volts, double siemens) {}
+    /** @param volts DC open-circuit volts @param mhos what the AC side draws */
+    record State(double volts, double mhos) {}
 
     private record Bridge(Branch ac, Branch dc) implements Behaviour<State> {
         @Override
@@ -44,7 +44,7 @@ final class Rectifier extends PartType {
 
         @Override
         public void stamp(State s, Stamp stamp) {
-            stamp.acOnly(ac, s.siemens());
+            stamp.acOnly(ac, s.mhos());
             if (s.volts() > 0) {
                 stamp.dcSource(dc, s.volts(), OHMS);
             } else {
@@ -58,9 +58,9 @@ final class Rectifier extends PartType {
             double emf = Math.max(0, FORM * volts - DIODE_VOLTS);
             // the source's amps leave at its plus
             double amps = Math.max(0, -m.dcAmps(dc));
-            double siemens = volts < 0.1 ? 0 : FORM * amps / volts;
-            boolean close = Math.abs(emf - s.volts()) <= 1e-5 * (1 + emf) && Math.abs(siemens - s.siemens()) <= 1e-7;
-            State next = close ? s : new State(emf, siemens);
+            double mhos = volts < 0.1 ? 0 : FORM * amps / volts;
+            boolean close = Math.abs(emf - s.volts()) <= 1e-5 * (1 + emf) && Math.abs(mhos - s.mhos()) <= 1e-7;
+            State next = close ? s : new State(emf, mhos);
             Because because = emf > 0 ? Because.risen(ac, volts, 2) : Because.fallen(ac, volts, 2);
             return Reaction.change(next, because);
         }

@@ -8,7 +8,7 @@ import org.jagridge.core.network.Values;
  * same in both.
  */
 public final class Stamp {
-    /** A closed contact, breaker, fuse, link or bar, siemens (5 mΩ). */
+    /** A closed contact, breaker, fuse, link or bar, mhos (5 mΩ). */
     public static final double CLOSED = 1 / 0.005;
 
     private final Values ac;
@@ -17,7 +17,7 @@ public final class Stamp {
     private final double radiansPerSecond;
 
     /**
-     * @param forced by branch: siemens that a fault puts in place of what the part says, or NaN
+     * @param forced by branch: mhos that a fault puts in place of what the part says, or NaN
      */
     public Stamp(Values ac, Values dc, double[] forced, double hertz) {
         this.ac = ac;
@@ -30,8 +30,8 @@ public final class Stamp {
         conductance(branch, closed ? CLOSED : 0);
     }
 
-    public void conductance(Branch branch, double siemens) {
-        double s = Double.isNaN(forced[branch.index()]) ? siemens : forced[branch.index()];
+    public void conductance(Branch branch, double mhos) {
+        double s = Double.isNaN(forced[branch.index()]) ? mhos : forced[branch.index()];
         ac.admittance(branch.index(), s, 0);
         dc.admittance(branch.index(), s, 0);
         ac.source(branch.index(), 0, 0);
@@ -78,10 +78,10 @@ public final class Stamp {
     }
 
     /** A conductance that only AC sees. */
-    public void acOnly(Branch branch, double siemens) {
+    public void acOnly(Branch branch, double mhos) {
         conductance(branch, 0);
         if (Double.isNaN(forced[branch.index()])) {
-            ac.admittance(branch.index(), siemens, 0);
+            ac.admittance(branch.index(), mhos, 0);
         }
     }
 
@@ -99,7 +99,7 @@ public final class Stamp {
      * windings are plain resistances and not coupled.
      *
      * @param polarity 1 where the hot ends of both windings are in phase, −1 where they are reversed
-     * @param magnetising no-load current of the primary over its volts, siemens, purely inductive
+     * @param magnetising no-load current of the primary over its volts, mhos, purely inductive
      */
     public void transformer(
             Branch primary, Branch secondary, int coupling, double a, double ohms, int polarity, double magnetising) {
@@ -117,8 +117,8 @@ public final class Stamp {
             boolean secondaryOpen = !Double.isNaN(forced[secondary.index()]);
             ac.admittance(secondary.index(), 0, secondaryOpen ? 0 : -magnetising * a * a);
         }
-        dc.admittance(primary.index(), windingSiemens(primary, ohms / 2 * a * a), 0);
-        dc.admittance(secondary.index(), windingSiemens(secondary, ohms / 2), 0);
+        dc.admittance(primary.index(), windingConductance(primary, ohms / 2 * a * a), 0);
+        dc.admittance(secondary.index(), windingConductance(secondary, ohms / 2), 0);
     }
 
     /** A transformer whose windings have burnt through. */
@@ -128,7 +128,7 @@ public final class Stamp {
         ac.mutual(coupling, 0);
     }
 
-    private double windingSiemens(Branch winding, double ohms) {
+    private double windingConductance(Branch winding, double ohms) {
         return Double.isNaN(forced[winding.index()]) ? 1 / ohms : forced[winding.index()];
     }
 }

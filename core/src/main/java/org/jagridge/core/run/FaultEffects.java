@@ -93,7 +93,7 @@ final class FaultEffects {
         b.wires().replaceAll(w -> w.id().equals(wire.id()) ? wire : w);
     }
 
-    /** By branch: the siemens that the faults put in place of what the part or wire says, or NaN. */
+    /** By branch: the mhos that the faults put in place of what the part or wire says, or NaN. */
     static double[] forced(Assembly assembly, List<Fault> faults) {
         double[] forced = new double[assembly.branches().size()];
         Arrays.fill(forced, Double.NaN);
@@ -129,8 +129,8 @@ final class FaultEffects {
         return forced;
     }
 
-    private static void force(double[] forced, List<Branch> branches, double siemens) {
-        branches.forEach(b -> forced[b.index()] = siemens);
+    private static void force(double[] forced, List<Branch> branches, double mhos) {
+        branches.forEach(b -> forced[b.index()] = mhos);
     }
 
     private static List<Branch> contact(Assembly assembly, Fault fault) {

@@ -16,7 +16,7 @@ import org.jagridge.core.part.Role;
  * a load, or to nothing.
  */
 public final class Reach {
-    /** Siemens from which a conductor counts as joining hard; a contact with a few ohms still does. */
+    /** Mhos from which a conductor counts as joining hard; a contact with a few ohms still does. */
     private static final double HARD = 1 / 20.0;
     /** Volts under which a source counts as dead. A thermopile gives half a volt and lives. */
     private static final double DEAD_VOLTS = 0.1;

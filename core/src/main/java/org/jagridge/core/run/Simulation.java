@@ -37,7 +37,7 @@ import org.jagridge.core.part.Time;
 public final class Simulation {
     private static final int MOST_ROUNDS_AT_ONE_INSTANT = 1000;
     private static final long MOST_MICRO_STEPS = 10_000_000;
-    private static final int MOST_FRAMES = 200_000;
+    private static final int MOST_FRAMES = 60_000;
     /** A part that flips more often than this without time passing gets the response time that real ones have. */
     private static final int MOST_FLIPS_AT_ONE_INSTANT = 6;
 

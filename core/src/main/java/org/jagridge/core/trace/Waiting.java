@@ -2,7 +2,6 @@ package org.jagridge.core.trace;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -121,7 +120,6 @@ public final class Waiting {
         for (int g = end; cameBy.containsKey(g); g = cameFrom.get(g)) {
             names.add(cameBy.get(g).title().replace('-', '–'));
         }
-        Collections.reverse(names);
         return names;
     }
 }

@@ -1,0 +1,114 @@
+package org.jagridge.core.trace;
+
+import static org.jagridge.core.Circuits.demo;
+import static org.jagridge.core.Circuits.during;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.stream.LongStream;
+import org.jagridge.core.drawing.TimeAxis;
+import org.jagridge.core.run.Event;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Runs;
+import org.jagridge.core.run.Simulation;
+import org.testng.annotations.Test;
+
+/** A run told to people. */
+public class TraceTest {
+    private static Run cooling() {
+        return Simulation.run(
+                demo("lab-bench"),
+                during(400)
+                        .start("TH.mode", "cool")
+                        .start("TH.roomCelsius", 23)
+                        .at(10, "TH.roomCelsius", 26.4)
+                        .scenario());
+    }
+
+    private static List<String> titles(Run run) {
+        Narrator narrator = new Narrator(run.circuit());
+        return run.events().stream().map(narrator::title).toList();
+    }
+
+    @Test
+    public void eventsAreToldInPlainWords() {
+        List<String> titles = titles(cooling());
+        for (String expected : List.of(
+                "TH room °C: 26.4", "TH closes R–Y and R–G", "TD1 timing", "K1 in", "TD1 made", "K2 in", "LP5 on")) {
+            assertTrue(titles.contains(expected), expected + " is not in " + titles);
+        }
+    }
+
+    @Test
+    public void theNameOfAPartStandsBesideItsId() {
+        Run run = cooling();
+        Event relay = run.events().stream()
+                .filter(e -> e.part().equals("K1"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(new Narrator(run.circuit()).name(relay), "Fan relay");
+    }
+
+    @Test
+    public void faultsAndBlankThermostatsAreToldToo() {
+        Run run = Simulation.run(
+                demo("seminar-room"),
+                during(60)
+                        .at(10, "SW.closed", false)
+                        .at(20, "SW.closed", true)
+                        .fault(
+                                30,
+                                org.jagridge.core.circuit.Fault.of(
+                                        org.jagridge.core.circuit.FaultKind.WIRE_OPEN, "wire", "w1"))
+                        .scenario());
+        List<String> titles = titles(run);
+        assertTrue(
+                titles.containsAll(
+                        List.of("SW closed: no", "SW open", "TH goes blank", "TH lights up", "fault: wire open w1")),
+                titles.toString());
+    }
+
+    @Test
+    public void lanesShowOnlyWhatMovedAndCoverTheWholeRun() {
+        Run run = cooling();
+        Lanes lanes = Lanes.of(run);
+        List<String> parts = lanes.lanes().stream().map(Lanes.Lane::part).toList();
+        assertTrue(parts.containsAll(List.of("TH", "TD1", "K1", "K2", "LP5")), parts.toString());
+        assertTrue(!parts.contains("M") && !parts.contains("K3"), parts.toString());
+        for (Lanes.Lane lane : lanes.lanes()) {
+            assertEquals(lane.spans().get(0).from(), 0);
+            for (int i = 1; i < lane.spans().size(); i++) {
+                assertEquals(lane.spans().get(i).from(), lane.spans().get(i - 1).to());
+            }
+            assertEquals(lane.spans().get(lane.spans().size() - 1).to(), run.until());
+        }
+    }
+
+    @Test
+    public void theAxisShowsMillisecondsAndMinutesAndFindsTheTimeOfEveryPlace() {
+        TimeAxis axis = new TimeAxis(LongStream.of(10_000_000, 10_015_000, 190_000_000), 200_000_000, 600);
+        double shortGap = axis.x(10_015_000) - axis.x(10_000_000);
+        double longGap = axis.x(190_000_000) - axis.x(10_015_000);
+        assertTrue(shortGap > 20 && longGap > shortGap && longGap < 20 * shortGap, shortGap + " " + longGap);
+        assertEquals(axis.x(200_000_000), 600, 1e-9);
+        for (long t : new long[] {0, 5_000_000, 10_000_000, 10_007_500, 150_000_000, 200_000_000}) {
+            assertEquals(axis.micros(axis.x(t)), t, 2);
+        }
+    }
+
+    @Test
+    public void waitsNameTheOpenContactsInTheOrderOfTheFeed() {
+        Run run = Simulation.run(demo("lab-bench"), during(10).scenario());
+        List<Waiting.Wait> waits = Waiting.in(run, 5_000_000);
+        Waiting.Wait both =
+                waits.stream().filter(w -> w.part().equals("K5")).findFirst().orElseThrow();
+        assertEquals(both.on(), List.of("K1 21–24", "K2 21–24"));
+    }
+
+    @Test
+    public void aRunIsAskedForAnyTime() {
+        Runs r = Runs.of(demo("lab-bench"), during(60).at(10, "TH.fan", "on"));
+        assertEquals(r.at(10.0149, "K1") + " " + r.at(10.015, "K1") + " " + r.at(59, "K1"), "out in in");
+    }
+}
