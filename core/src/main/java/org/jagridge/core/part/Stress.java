@@ -32,6 +32,11 @@ record Stress(Kind kind, long since) {
         return now == kind ? this : now == Kind.NONE ? NONE : new Stress(now, at);
     }
 
+    /** The stress from now on, given the volts across it. */
+    Stress byVolts(double volts, double rated, long at) {
+        return under(volts > OVERVOLTAGE * rated ? Kind.OVERVOLTAGE : Kind.NONE, at);
+    }
+
     /** When it gives way, or {@link Reaction#NEVER}. */
     long breaksAt() {
         return kind == Kind.NONE ? Reaction.NEVER : since + kind.seconds * Time.SECOND;

@@ -211,8 +211,7 @@ final class Timer extends PartType {
                 return Reaction.stay(s);
             }
             double volts = m.volts(way);
-            Stress stress = s.stress()
-                    .under(volts > Stress.OVERVOLTAGE * rated ? Stress.Kind.OVERVOLTAGE : Stress.Kind.NONE, m.now());
+            Stress stress = s.stress().byVolts(volts, rated, m.now());
             if (stress.broken(m.now())) {
                 return Reaction.change(
                         new State(Phase.BURNT, Reaction.NEVER, false, Stress.NONE), stress.because(way, volts, rated));
@@ -262,8 +261,7 @@ final class Timer extends PartType {
                 return Reaction.stay(s);
             }
             double volts = m.volts(supply);
-            Stress stress = s.stress()
-                    .under(volts > Stress.OVERVOLTAGE * rated ? Stress.Kind.OVERVOLTAGE : Stress.Kind.NONE, m.now());
+            Stress stress = s.stress().byVolts(volts, rated, m.now());
             if (stress.broken(m.now())) {
                 return Reaction.change(
                         new State(Phase.BURNT, Reaction.NEVER, false, Stress.NONE),

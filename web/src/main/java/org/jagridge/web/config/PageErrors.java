@@ -36,6 +36,6 @@ class PageErrors {
 
     private static String page(String message, HttpServletRequest request, Model model) {
         model.addAttribute("message", message);
-        return request.getHeader("HX-Request") == null ? "problem" : "notice :: notice";
+        return request.getHeader("HX-Request") == null ? "error" : "notice :: notice";
     }
 }
