@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -9,8 +10,18 @@ import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Complex;
 
-/** {@code motor}: a blower, fan, inducer or circulator of one speed, or with a tap a speed against COM. */
+/**
+ * {@code motor}: a blower, fan, inducer or circulator of one speed, or with a tap a speed against COM. Idle taps of a
+ * running motor are live. With {@code tapVolts} the taps are low-voltage signals against TC and the line is on 1 and 2.
+ */
 final class Motor extends PartType {
+    /** The winding between two taps as an idle one shows it: its tap is live, and gives next to no current. */
+    private static final double BETWEEN_OHMS = 50_000;
+
+    private static final double IDLE_OHMS = 2_000_000;
+    /** A tap that is fed has at least this share of the highest tap's volts; an idle one a little less. */
+    private static final double FED = 0.985;
+
     Motor() {
         super("motor", "Motor", "Turns while a speed tap has 60 % of its rated volts.");
     }
@@ -22,6 +33,7 @@ final class Motor extends PartType {
                 Field.positive("amps", 1.0, "A"),
                 Field.positive("pf", 0.8, "").within(0.01, 1),
                 Field.texts("speeds", List.of()),
+                Field.positive("tapVolts", null, "V"),
                 Field.choice("kind", "blower", "blower", "inducer", "fan", "circulator"));
     }
 
@@ -31,8 +43,9 @@ final class Motor extends PartType {
         if (speeds.isEmpty()) {
             return List.of("1", "2");
         }
-        List<String> names = new ArrayList<>(speeds);
-        names.add("COM");
+        List<String> names = new ArrayList<>(params.has("tapVolts") ? List.of("1", "2") : List.of());
+        names.addAll(speeds);
+        names.add(params.has("tapVolts") ? "TC" : "COM");
         return names;
     }
 
@@ -50,27 +63,42 @@ final class Motor extends PartType {
         if (speeds.isEmpty()) {
             return new Load(draft.load("1", "2", Shape.MOTOR), z, volts, Load.MOTOR_ON, false);
         }
+        if (p.has("tapVolts")) {
+            return new SignalledMotor(draft, z);
+        }
         List<Branch> taps =
                 speeds.stream().map(s -> draft.load(s, "COM", Shape.MOTOR)).toList();
-        return new Taps(speeds, taps, z, volts);
+        List<Branch> between = new ArrayList<>();
+        for (int i = 1; i < speeds.size(); i++) {
+            between.add(draft.inside(speeds.get(i - 1), speeds.get(i)));
+        }
+        return new Taps(speeds, taps, between, z, volts);
     }
 
     /** @param speed index of the highest speed that runs, or −1 */
-    record State(int speed, boolean burnt, boolean seized, Stress stress) {}
+    record State(int speed, boolean burnt, boolean seized, Stress stress, List<Boolean> fed) {}
 
-    private record Taps(List<String> speeds, List<Branch> taps, Complex z, double rated) implements Behaviour<State> {
+    private record Taps(List<String> speeds, List<Branch> taps, List<Branch> between, Complex z, double rated)
+            implements Behaviour<State> {
+        private List<Boolean> nothingFed() {
+            return Collections.nCopies(taps.size(), false);
+        }
+
         @Override
         public State start(Moment moment) {
-            return new State(-1, false, false, Stress.NONE);
+            return new State(-1, false, false, Stress.NONE, nothingFed());
         }
 
         @Override
         public void stamp(State state, Stamp stamp) {
-            for (Branch tap : taps) {
+            between.forEach(b -> stamp.resistance(b, BETWEEN_OHMS));
+            for (int i = 0; i < taps.size(); i++) {
                 if (state.burnt()) {
-                    stamp.open(tap);
+                    stamp.open(taps.get(i));
+                } else if (state.fed().get(i)) {
+                    stamp.load(taps.get(i), state.seized() ? z.times(1 / Load.LOCKED_TIMES) : z);
                 } else {
-                    stamp.load(tap, state.seized() ? z.times(1 / Load.LOCKED_TIMES) : z);
+                    stamp.resistance(taps.get(i), IDLE_OHMS);
                 }
             }
         }
@@ -81,11 +109,18 @@ final class Motor extends PartType {
                 return Reaction.stay(s);
             }
             boolean seized = m.fault(FaultKind.MOTOR_SEIZED) != null;
+            double most = 0;
+            for (Branch tap : taps) {
+                most = Math.max(most, m.volts(tap));
+            }
             int speed = -1;
             int energised = 0;
+            List<Boolean> fed = new ArrayList<>();
             for (int i = taps.size() - 1; i >= 0; i--) {
-                if (m.volts(taps.get(i)) >= Load.MOTOR_ON * rated
-                        && m.amps(taps.get(i)) > 0.1 * Load.MOTOR_ON * rated / z.abs()) {
+                boolean on = m.volts(taps.get(i)) >= Math.max(Load.MOTOR_ON * rated, FED * most)
+                        && m.fault(FaultKind.LOAD_OPEN) == null;
+                fed.add(0, on);
+                if (on) {
                     speed = i;
                     energised++;
                 }
@@ -94,13 +129,17 @@ final class Motor extends PartType {
             Branch focus = taps.get(Math.max(0, speed >= 0 ? speed : s.speed()));
             double volts = m.volts(focus);
             if (stress.broken(m.now())) {
-                return Reaction.change(new State(-1, true, false, Stress.NONE), stress.because(focus, volts, rated));
+                return Reaction.change(
+                        new State(-1, true, false, Stress.NONE, nothingFed()), stress.because(focus, volts, rated));
             }
             Because because = speed >= 0
                     ? Because.risen(focus, volts, Load.MOTOR_ON * rated)
                     : Because.fallen(focus, volts, Load.MOTOR_ON * rated);
             return new Reaction<>(
-                    new State(seized ? -1 : speed, false, seized, stress), stress.breaksAt(), because, null);
+                    new State(seized ? -1 : speed, false, seized, stress, List.copyOf(fed)),
+                    stress.breaksAt(),
+                    because,
+                    null);
         }
 
         @Override

@@ -109,6 +109,11 @@ public final class PartDraft {
                 part.id(), "earth", node, Network.EARTH, null, null, Role.EARTHING, Shape.NONE, false, true);
     }
 
+    /** A branch inside the part that no drawing shows and that joins nothing hard. */
+    public Branch inside(String a, String b) {
+        return branch(a, b, a + "-" + b, Role.EARTHING, Shape.NONE, false);
+    }
+
     /** Stray capacitance from a terminal to earth. */
     public Branch stray(String terminal) {
         Terminal t = new Terminal(part.id(), terminal);

@@ -439,6 +439,34 @@ public class DevicesTest {
         assertEquals(r.at(15, "FAN") + " " + r.at(15, "CS"), "off closed");
     }
 
+    @Test
+    public void idleTapsOfARunningMotorAreLive() {
+        Circuit c = control()
+                .part("FAN", "motor", "unit", "speeds", List.of("HI", "MED", "LO"))
+                .wire("M.L", "FAN.HI")
+                .wire("FAN.COM", "M.N")
+                .build();
+        Runs r = Runs.of(c, during(60));
+        assertEquals(r.at(50, "FAN"), "HI");
+        assertTrue(r.volts(50, "FAN.LO", "M.N") > 100, "the parked tap bites: " + r.volts(50, "FAN.LO", "M.N"));
+    }
+
+    @Test
+    public void aMotorWithLowVoltageTapsRunsBySignalOnItsOwnLine() {
+        Circuit c = control()
+                .part("FAN", "motor", "unit", "speeds", List.of("HI", "LO"), "tapVolts", 24.0)
+                .part("S", "switch", "unit")
+                .wire("M.L", "FAN.1")
+                .wire("FAN.2", "M.N")
+                .wire("T1.X1", "S.1")
+                .wire("S.2", "FAN.LO")
+                .wire("FAN.TC", "T1.X2")
+                .build();
+        Runs r = Runs.of(c, during(30).at(10, "S.closed", true).at(20, "S.closed", false));
+        assertEquals(r.at(5, "FAN") + " " + r.at(15, "FAN") + " " + r.at(25, "FAN"), "off LO off");
+        assertTrue(r.amps(15, "w3") > 0.9 && r.amps(5, "w3") < 0.1);
+    }
+
     // ---- faults of the wiring
 
     private static Circuit twoRelays() {
