@@ -30,6 +30,8 @@ final class RunChecks {
 
     private static final long LONG_WITHOUT_AIR = 60 * Time.SECOND;
     private static final double FLOWS = 0.1;
+    /** Volts. A sound contact loses millivolts, the series element of an electronic timer about one. */
+    private static final double CONTACT_DROP = 2;
 
     private final Assembly assembly;
     /** By code and part, so that each is said once, by the scenario that shows it first. */
@@ -113,7 +115,16 @@ final class RunChecks {
             }
             for (Map<String, Object> sense : m.params().structures("senses")) {
                 List<Branch> wire = assembly.branchesOf((String) sense.get("wire"));
-                double amps = wire.isEmpty() ? 0 : f.amps(wire.get(0));
+                double amps = wire.isEmpty() ? 0 : f.acAmps(wire.get(0)).abs();
+                if (!wire.isEmpty() && amps < FLOWS && f.amps(wire.get(0)) > FLOWS) {
+                    say(
+                            ERROR,
+                            "current-switch-on-dc",
+                            m.part().id(),
+                            m.part().id() + " senses " + sense.get("wire") + ", which carries direct current" + during
+                                    + ".",
+                            "A current switch works on AC only.");
+                }
                 if (amps > FLOWS) {
                     int turns = (int) Math.ceil(m.params().number("closeAmps") / amps);
                     say(
@@ -154,6 +165,15 @@ final class RunChecks {
 
     private void contact(Branch b, Frame f, String during) {
         Params p = params(b);
+        if (f.amps(b) > FLOWS && f.volts(b) > CONTACT_DROP) {
+            say(
+                    WARNING,
+                    "contact-drop",
+                    b.owner(),
+                    "%s loses %s V while it is closed%s."
+                            .formatted(b.title(), Numbers.threeFigures(f.volts(b)), during),
+                    "A burnt contact, or too many in series. Replace it, do not file it.");
+        }
         double most = p.has("maxContactAmps")
                 ? p.number("maxContactAmps")
                 : p.has("contactAmps") ? p.number("contactAmps") : 0;

@@ -31,6 +31,7 @@ final class SupplyChecks {
         c.shorts();
         c.ties();
         c.voltsThatReach();
+        c.coilKinds();
         c.taps();
         return c.findings;
     }
@@ -113,6 +114,17 @@ final class SupplyChecks {
         boolean crossed =
                 wiring.net(a.nodeA()) == wiring.net(b.nodeB()) || wiring.net(a.nodeB()) == wiring.net(b.nodeA());
         List<String> parts = List.of(a.owner(), b.owner());
+        boolean opposed = reversed(wiring.assembly().member(a.owner()).orElseThrow())
+                != reversed(wiring.assembly().member(b.owner()).orElseThrow());
+        if (opposed && (hots || commons)) {
+            findings.add(Finding.of(
+                    DANGER,
+                    "transformer-pair-reversed",
+                    parts,
+                    a.owner() + " and " + b.owner()
+                            + " are joined and out of phase: twice the volts stand between their other poles.",
+                    "Take the tie out, or turn one secondary round."));
+        }
         String both = a.owner() + " and " + b.owner();
         if ((hots && commons) || (crossed && (hots || commons))) {
             findings.add(Finding.of(
@@ -207,6 +219,42 @@ final class SupplyChecks {
             case "rectifier" -> 22;
             default -> 24;
         };
+    }
+
+    /** AC coils on direct current and the other way round. */
+    private void coilKinds() {
+        for (Branch b : wiring.branches(Role.COIL)) {
+            Params p = wiring.assembly().member(b.owner()).orElseThrow().params();
+            if (!p.has("coilKind") || !b.isDrawn()) {
+                continue;
+            }
+            Set<Boolean> direct = new HashSet<>();
+            wiring.polesWithinReach(wiring.net(b.nodeA())).forEach(r -> direct.add(isDirect(r.source())));
+            wiring.polesWithinReach(wiring.net(b.nodeB())).forEach(r -> direct.add(isDirect(r.source())));
+            boolean wantsDirect = p.is("coilKind", "DC");
+            if (direct.equals(Set.of(!wantsDirect))) {
+                findings.add(Finding.of(
+                        ERROR,
+                        "coil-kind",
+                        List.of(b.owner()),
+                        b.title() + " is a " + p.text("coilKind") + " coil and can only get "
+                                + (wantsDirect ? "AC" : "DC") + ".",
+                        "Choose a relay for that kind of current."));
+            }
+        }
+    }
+
+    private boolean isDirect(Branch source) {
+        Assembly.Member m = wiring.assembly().member(source.owner()).orElseThrow();
+        return switch (m.part().type()) {
+            case "dc-supply", "battery", "thermopile", "rectifier" -> true;
+            case "opener" -> m.params().is("signal", "dc-always");
+            default -> false;
+        };
+    }
+
+    private static boolean reversed(Assembly.Member m) {
+        return m.params().has("reversed") && m.params().flag("reversed");
     }
 
     private void taps() {

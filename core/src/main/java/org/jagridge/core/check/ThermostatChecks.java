@@ -2,6 +2,7 @@ package org.jagridge.core.check;
 
 import static org.jagridge.core.check.Finding.Severity.DANGER;
 import static org.jagridge.core.check.Finding.Severity.ERROR;
+import static org.jagridge.core.check.Finding.Severity.NOTE;
 import static org.jagridge.core.check.Finding.Severity.WARNING;
 
 import java.util.ArrayList;
@@ -25,6 +26,7 @@ final class ThermostatChecks {
         ThermostatChecks c = new ThermostatChecks(wiring);
         for (Assembly.Member m : wiring.parts("thermostat")) {
             c.common(m);
+            c.batteries(m);
             c.valve(m);
             c.feeds(m);
             c.fan(m);
@@ -52,6 +54,17 @@ final class ThermostatChecks {
                     m,
                     m.part().id() + " lives on R and C, but no C is landed: it stays blank.",
                     "Bring a common to it, or choose one with batteries.");
+        }
+    }
+
+    private void batteries(Assembly.Member m) {
+        if (m.params().is("power", "either") && !wired(m, "C")) {
+            say(
+                    NOTE,
+                    "batteries-only",
+                    m,
+                    m.part().id() + " has no C, so it lives on its batteries: flat ones leave it blank.",
+                    "Land a C, or put the change of batteries on the list.");
         }
     }
 

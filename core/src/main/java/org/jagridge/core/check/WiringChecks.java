@@ -40,6 +40,8 @@ final class WiringChecks {
         c.switchedNeutrals();
         c.earths();
         c.fuses();
+        c.fuseWires();
+        c.timerSettings();
         c.solidPoles();
         c.timers();
         c.heaterPairs();
@@ -249,6 +251,67 @@ final class WiringChecks {
         }
     }
 
+    /** A fuse that lets more through than a conductor on it may carry. */
+    private void fuseWires() {
+        for (Assembly.Member m : wiring.parts("fuse")) {
+            double amps = m.params().number("amps");
+            for (Wire w : wiring.assembly().circuit().wires()) {
+                boolean onIt = w.from().part().equals(m.part().id())
+                        || w.to().part().equals(m.part().id());
+                if (onIt && w.size() != null && amps > ampacity(w.size().ohmsPerKilometre())) {
+                    findings.add(new Finding(
+                            ERROR,
+                            "fuse-over-wire",
+                            List.of(m.part().id()),
+                            List.of(w.id()),
+                            m.part().id() + " (" + Numbers.plain(amps) + " A) lets more through than " + w.id() + " ("
+                                    + w.size().word() + ") may carry.",
+                            "A smaller fuse, or a larger conductor, as the local code says."));
+                }
+            }
+        }
+    }
+
+    /** Usual limits of small copper conductors by their resistance: 3 A at 22 AWG up to 40 A at 8 AWG. */
+    private static double ampacity(double ohmsPerKilometre) {
+        double[][] limits = {{50, 3}, {30, 5}, {20, 7}, {12, 10}, {8, 15}, {5, 20}, {3, 30}};
+        for (double[] l : limits) {
+            if (ohmsPerKilometre >= l[0]) {
+                return l[1];
+            }
+        }
+        return 40;
+    }
+
+    private void timerSettings() {
+        for (Assembly.Member m : wiring.parts("timer")) {
+            String id = m.part().id();
+            String feed = m.params().is("form", "series") ? "IN" : "A1";
+            Set<Boolean> line = new HashSet<>();
+            wiring.polesWithinReach(wiring.net(id, feed).orElseThrow()).forEach(r -> {
+                if (r.hot()) {
+                    line.add(isLine(r.source()));
+                }
+            });
+            boolean low = m.params().is("setting", "24V");
+            if (line.contains(true) && low) {
+                say(
+                        DANGER,
+                        "timer-setting",
+                        List.of(id),
+                        id + " is set to 24 V and line voltage can reach it.",
+                        "Set it to line, or wire it to the control voltage.");
+            } else if (line.equals(Set.of(false)) && !low) {
+                say(
+                        ERROR,
+                        "timer-setting",
+                        List.of(id),
+                        id + " is set to line voltage and gets 24 V: it never times.",
+                        "Set it to 24 V.");
+            }
+        }
+    }
+
     private void heaterPairs() {
         List<Assembly.Member> heaters = wiring.parts("unit-heater").stream()
                 .filter(m -> m.params().is("call", "24V-pair"))
@@ -326,6 +389,39 @@ final class WiringChecks {
     }
 
     private void colours() {
+        for (Cable cable : wiring.assembly().circuit().cables()) {
+            Set<String> seen = new HashSet<>();
+            for (String core : cable.cores()) {
+                String colour = core.replaceAll("-\\d+$", "");
+                if (!seen.add(colour)) {
+                    say(
+                            NOTE,
+                            "colour-twice",
+                            List.of(),
+                            "Cable " + cable.id() + " has more than one " + colour + " core.",
+                            "Mark both ends of each; the colour doesn't tell them apart.");
+                }
+            }
+        }
+        for (Assembly.Member m : wiring.parts("splice")) {
+            Set<String> at = new TreeSet<>();
+            for (Wire w : wiring.assembly().circuit().wires()) {
+                String colour = wiring.assembly().circuit().colourOf(w);
+                if (colour != null
+                        && (w.from().part().equals(m.part().id())
+                                || w.to().part().equals(m.part().id()))) {
+                    at.add(colour);
+                }
+            }
+            if (at.size() > 1) {
+                say(
+                        NOTE,
+                        "colour-changes",
+                        List.of(m.part().id()),
+                        "The colour changes at " + m.part().id() + ": " + String.join(", ", at) + ".",
+                        "Colours help, they never prove. Mark both ends.");
+            }
+        }
         for (Wire w : wiring.assembly().circuit().wires()) {
             if (w.colourAtEnds().size() == 2
                     && !w.colourAtEnds().get(0).equals(w.colourAtEnds().get(1))) {

@@ -29,6 +29,20 @@ public final class FaultList {
         for (Wire w : circuit.wires()) {
             faults.add(Fault.of(FaultKind.WIRE_OPEN, "wire", w.id()));
             faults.add(Fault.of(FaultKind.WIRE_EARTHED, "wire", w.id()));
+            if (w.from().part().equals(w.to().part())) {
+                faults.add(Fault.of(FaultKind.LINK_MISSING, "wire", w.id()));
+            }
+            if (w.run() == Wire.Run.FIELD) {
+                faults.add(Fault.of(FaultKind.WIRE_RESISTIVE, "wire", w.id(), "ohms", 10));
+                landedNextTo(w, assembly, faults);
+            }
+        }
+        for (Assembly.Member m : assembly.members()) {
+            List<String> at = PartTypes.catalogue().require(m.part()).terminals(m.params());
+            if (at.contains("RH") && at.contains("RC")) {
+                String part = m.part().id();
+                faults.add(Fault.of(FaultKind.LINK, "between", List.of(part + ".RC", part + ".RH")));
+            }
         }
         circuit.cables().forEach(c -> neighbours(circuit, c, faults));
         return faults;
@@ -59,6 +73,18 @@ public final class FaultList {
             }
             default -> {}
         }
+    }
+
+    /** A field wire on the next terminal of the part it goes to: the commonest slip of a hand. */
+    private static void landedNextTo(Wire w, Assembly assembly, List<Fault> faults) {
+        assembly.member(w.to().part()).ifPresent(m -> {
+            List<String> terminals = PartTypes.catalogue().require(m.part()).terminals(m.params());
+            int next = terminals.indexOf(w.to().name()) + 1;
+            if (next > 0 && next < terminals.size()) {
+                String at = w.to().part() + "." + terminals.get(next);
+                faults.add(Fault.of(FaultKind.LANDED, "wire", w.id(), "end", 1, "at", at));
+            }
+        });
     }
 
     /** Cores that lie next to each other are the ones that people swap and that chafe through to each other. */
