@@ -22,7 +22,7 @@ public final class LadderLayout {
     private static final double MARGIN = 10;
     private static final double NUMBER_WIDTH = 26;
     private static final double ROW = 50;
-    private static final double SECTION_HEAD = 30;
+    private static final double SECTION_HEAD = 38;
     private static final double SECTION_GAP = 14;
     private static final double LEAST_COLUMN = 62;
     private static final double CHANNEL = 16;
@@ -156,7 +156,10 @@ public final class LadderLayout {
         int hundred = 100;
         for (LadderSection section : sections) {
             int next = hundred + 1;
-            List<Integer> reading = new ArrayList<>(List.of(section.hotRail(), section.returnRail()));
+            List<Integer> reading = new ArrayList<>(List.of(section.hotRail()));
+            if (section.returnRail() != LadderSection.NONE) {
+                reading.add(section.returnRail());
+            }
             section.placed().forEach(p -> reading.addAll(List.of(p.left(), p.right())));
             for (int net : reading) {
                 if (numberOf.putIfAbsent(net, next) == null) {
@@ -297,9 +300,10 @@ public final class LadderLayout {
     private double draw(LadderSection section, double top) {
         Canvas c = new Canvas(section, top);
         double bottom = c.y(section.rows() - 1) + 18;
-        rail(c, section.hotRail(), c.railLeft, bottom, section.isLine() ? LINE_HOT : CONTROL_HOT);
-        if (section.returnRail() != section.hotRail()) {
-            rail(c, section.returnRail(), c.railRight, bottom, section.isLine() ? LINE_RETURN : CONTROL_RETURN);
+        Text hot = rail(c, section.hotRail(), c.railLeft, MARGIN, section.isLine() ? LINE_HOT : CONTROL_HOT);
+        if (section.returnRail() != LadderSection.NONE) {
+            double free = hot.left() + hot.width() + 8;
+            rail(c, section.returnRail(), c.railRight, free, section.isLine() ? LINE_RETURN : CONTROL_RETURN);
         }
         Map<Integer, List<String>> functions = new TreeMap<>();
         Map<Integer, Double> numbered = new HashMap<>();
@@ -326,19 +330,17 @@ public final class LadderLayout {
         return bottom;
     }
 
-    private void rail(Canvas c, int net, double x, double bottom, String... names) {
+    /** Draws a rail with its name above it, the name not left of {@code free}. */
+    private Text rail(Canvas c, int net, double x, double free, String... names) {
         Net n = nets.all().get(net);
+        String ref = n.terminals().get(0).toString();
         String name = n.named(names);
-        String label = name == null ? n.terminals().get(0).toString() : name;
+        String label = name == null ? ref : name;
+        double bottom = c.y(c.section.rows() - 1) + 18;
         lines.add(new Ladder.Line(net, n.nodes().get(0), x, c.top + 18, x, bottom, true, null));
-        text(
-                TextKind.RAIL,
-                x,
-                c.top + 12,
-                Anchor.MIDDLE,
-                label,
-                n.terminals().get(0).toString());
+        double half = new Text(TextKind.RAIL, 0, 0, Anchor.START, label, ref).width() / 2;
         width = Math.max(width, x);
+        return text(TextKind.RAIL, Math.max(x, free + half), c.top + 12, Anchor.MIDDLE, label, ref);
     }
 
     private void place(Canvas c, LadderSection.Placed p, Map<Integer, Double> numbered) {
@@ -547,9 +549,10 @@ public final class LadderLayout {
                 rest.length() <= FUNCTION_LETTERS ? rest : rest.substring(0, FUNCTION_LETTERS - 1) + "…");
     }
 
-    private void text(TextKind kind, double x, double y, Anchor anchor, String text, String ref) {
+    private Text text(TextKind kind, double x, double y, Anchor anchor, String text, String ref) {
         Text t = new Text(kind, x, y, anchor, text, ref);
         texts.add(t);
         width = Math.max(width, t.left() + t.width());
+        return t;
     }
 }

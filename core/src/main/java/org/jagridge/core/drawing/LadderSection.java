@@ -28,6 +28,9 @@ final class LadderSection {
         }
     }
 
+    /** In place of the return rail where both poles are one net. */
+    static final int NONE = -1;
+
     private final List<Branch> branches;
     private final Nets nets;
     private final Map<Integer, List<Branch>> atNet = new TreeMap<>();
@@ -59,7 +62,8 @@ final class LadderSection {
                 .orElse(null);
         ret = second == null ? advance(ret, source) : advance(a(second), second);
         hotRail = hot;
-        returnRail = ret == hot ? b(source) : ret;
+        // a source shorted at its own poles leaves one rail
+        returnRail = ret != hot ? ret : b(source) != hot ? b(source) : NONE;
         place();
     }
 
@@ -268,7 +272,7 @@ final class LadderSection {
      */
     private void levels() {
         Map<Integer, Integer> forward = longestWays(hotRail, returnRail);
-        Map<Integer, Integer> backward = longestWays(returnRail, hotRail);
+        Map<Integer, Integer> backward = returnRail == NONE ? new HashMap<>() : longestWays(returnRail, hotRail);
         backward.keySet().removeIf(net -> forward.containsKey(net) || net == returnRail);
         int deepest =
                 forward.values().stream().mapToInt(Integer::intValue).max().orElse(0);
@@ -277,7 +281,9 @@ final class LadderSection {
         boolean loadOnly = at(hotRail).stream().anyMatch(b -> other(b, hotRail) == returnRail);
         columns = Math.max(Math.max(deepest + 1, longestBack + 1), loadOnly ? 1 : 2);
         level.putAll(forward);
-        level.put(returnRail, columns);
+        if (returnRail != NONE) {
+            level.put(returnRail, columns);
+        }
         backward.forEach((net, steps) -> level.put(net, columns - steps));
     }
 

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.Circuits;
+import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.ReferenceCase;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
@@ -15,6 +16,13 @@ import org.testng.annotations.Test;
 
 /** The connection diagram shows every part, terminal and wire, and no wire runs through a box. */
 public class ConnectionLayoutTest {
+    private static final int GENERATED = 200;
+    private final java.util.Map<Circuit, Connection> drawn = new java.util.IdentityHashMap<>();
+
+    private Connection drawn(Circuit circuit) {
+        return drawn.computeIfAbsent(circuit, c -> ConnectionLayout.of(Assembly.of(c)));
+    }
+
     @DataProvider
     public Object[][] circuits() {
         List<Object[]> rows = new ArrayList<>();
@@ -22,12 +30,15 @@ public class ConnectionLayoutTest {
         for (String name : List.of("fan-relay", "two-transformers-jumper", "long-run")) {
             rows.add(new Object[] {name, ReferenceCase.load(name).circuit()});
         }
+        for (int i = 0; i < GENERATED; i++) {
+            rows.add(new Object[] {"generated " + i, GeneratedCircuits.of(i, 80)});
+        }
         return rows.toArray(Object[][]::new);
     }
 
     @Test(dataProvider = "circuits")
     public void everyWireEndsAtItsTwoTerminals(String name, Circuit circuit) {
-        Connection c = ConnectionLayout.of(Assembly.of(circuit));
+        Connection c = drawn(circuit);
         assertEquals(c.wires().size(), circuit.wires().size());
         for (Connection.Route route : c.wires()) {
             List<Terminal> ends = List.of(
@@ -50,55 +61,14 @@ public class ConnectionLayoutTest {
     }
 
     @Test(dataProvider = "circuits")
-    public void noWireRunsThroughAPartOrATitle(String name, Circuit circuit) {
-        Connection c = ConnectionLayout.of(Assembly.of(circuit));
-        List<String> mistakes = new ArrayList<>();
-        for (Connection.Route r : c.wires()) {
-            for (int i = 1; i < r.points().size(); i++) {
-                Connection.Point a = r.points().get(i - 1);
-                Connection.Point b = r.points().get(i);
-                for (Connection.Box box : c.parts()) {
-                    if (crosses(
-                            a, b, box.x() + 1, box.y() + 1, box.x() + box.width() - 1, box.y() + box.height() - 1)) {
-                        mistakes.add(r.wire() + " runs through " + box.id());
-                    }
-                }
-                for (Connection.Box place : c.places()) {
-                    double w = place.title().length() * 7.0;
-                    Connection.Point t = place.titleAt();
-                    if (crosses(a, b, t.x(), t.y() - 9, t.x() + w, t.y())) {
-                        mistakes.add(r.wire() + " runs through the title of " + place.id());
-                    }
-                }
-            }
-        }
-        assertTrue(mistakes.isEmpty(), String.join("\n", mistakes));
-    }
-
-    @Test(dataProvider = "circuits")
-    public void noPostLabelLiesOnAnother(String name, Circuit circuit) {
-        Connection c = ConnectionLayout.of(Assembly.of(circuit));
-        for (Connection.Post a : c.posts()) {
-            for (Connection.Post b : c.posts()) {
-                boolean neighbours = a != b && a.edge() == b.edge() && Math.abs(a.y() - b.y()) < 1;
-                double least = 3.1 * (a.label().length() + b.label().length());
-                assertTrue(
-                        !neighbours || Math.abs(a.x() - b.x()) >= least,
-                        a.terminal() + " and " + b.terminal() + " are " + Math.abs(a.x() - b.x()) + " apart");
-            }
-        }
-    }
-
-    private static boolean crosses(Connection.Point a, Connection.Point b, double x1, double y1, double x2, double y2) {
-        return Math.max(a.x(), b.x()) > x1
-                && Math.min(a.x(), b.x()) < x2
-                && Math.max(a.y(), b.y()) > y1
-                && Math.min(a.y(), b.y()) < y2;
+    public void nothingLiesOverAnythingAndTheNetsCanBeRebuilt(String name, Circuit circuit) {
+        List<String> mistakes = GeometryCheck.connection(drawn(circuit), circuit);
+        assertTrue(mistakes.isEmpty(), mistakes.size() + ": " + String.join("\n", mistakes));
     }
 
     @Test(dataProvider = "circuits")
     public void partsLieInTheirPlaceAndNotOnEachOther(String name, Circuit circuit) {
-        Connection c = ConnectionLayout.of(Assembly.of(circuit));
+        Connection c = drawn(circuit);
         for (Connection.Box part : c.parts()) {
             String place = circuit.part(part.id()).map(p -> p.place()).orElse(part.id());
             Connection.Box around = c.places().stream()

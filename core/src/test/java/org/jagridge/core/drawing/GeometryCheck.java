@@ -6,6 +6,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
 
 /** Looks for what a draughtsman would call a mistake. Returns the mistakes in words. */
 final class GeometryCheck {
@@ -60,6 +63,121 @@ final class GeometryCheck {
         cross(symbols, symbols, mistakes);
         cross(symbols, lines, mistakes);
         sharedSegments(ladder, mistakes);
+        return mistakes;
+    }
+
+    /** Texts, boxes and wires of a connection diagram, and the nets rebuilt from its lines. */
+    static List<String> connection(Connection c, Circuit circuit) {
+        List<String> mistakes = new ArrayList<>();
+        List<Rect> texts = new ArrayList<>();
+        List<Rect> parts = new ArrayList<>();
+        for (Connection.Box place : c.places()) {
+            Connection.Point t = place.titleAt();
+            texts.add(new Rect(
+                    "title " + place.title(), t.x(), t.y() - 9, t.x() + place.title().length() * 7.0, t.y() + 2));
+        }
+        for (Connection.Box part : c.parts()) {
+            Connection.Point t = part.titleAt();
+            double half = part.id().length() * 3.5;
+            texts.add(new Rect("title " + part.id(), t.x() - half, t.y() - 9, t.x() + half, t.y() + 2));
+            parts.add(new Rect(
+                    "part " + part.id(),
+                    part.x() + 0.5,
+                    part.y() + 0.5,
+                    part.x() + part.width() - 0.5,
+                    part.y() + part.height() - 0.5));
+        }
+        for (Connection.Post p : c.posts()) {
+            double half = p.label().length() * 3.05;
+            double base = p.edge() == Connection.Edge.TOP ? p.y() + 15 : p.y() - 8;
+            texts.add(new Rect("label " + p.terminal(), p.x() - half, base - 8, p.x() + half, base + 1));
+        }
+        List<Segment> segments = segments(c, circuit);
+        List<Rect> lines = segments.stream().map(GeometryCheck::rect).toList();
+        cross(texts, texts, mistakes);
+        cross(texts, lines, mistakes);
+        cross(parts, parts, mistakes);
+        cross(parts, lines, mistakes);
+        mistakes.addAll(rebuilt(segments));
+        return mistakes;
+    }
+
+    /** A straight piece of a wire; {@code net} is the true one. */
+    private record Segment(String wire, Terminal net, double x1, double y1, double x2, double y2) {
+        boolean has(double x, double y) {
+            return x >= Math.min(x1, x2) - EPS
+                    && x <= Math.max(x1, x2) + EPS
+                    && y >= Math.min(y1, y2) - EPS
+                    && y <= Math.max(y1, y2) + EPS;
+        }
+
+        boolean touches(Segment o) {
+            return has(o.x1, o.y1) || has(o.x2, o.y2) || o.has(x1, y1) || o.has(x2, y2);
+        }
+    }
+
+    private static Rect rect(Segment s) {
+        double across = s.y1 == s.y2 ? 0 : 0.5;
+        return new Rect(
+                "wire " + s.wire,
+                Math.min(s.x1, s.x2) - across,
+                Math.min(s.y1, s.y2) - 0.5 + across,
+                Math.max(s.x1, s.x2) + across,
+                Math.max(s.y1, s.y2) + 0.5 - across);
+    }
+
+    private static List<Segment> segments(Connection c, Circuit circuit) {
+        Map<Terminal, Terminal> netOf = new HashMap<>();
+        for (Wire w : circuit.wires()) {
+            Terminal a = netOf.computeIfAbsent(w.from(), t -> t);
+            Terminal b = netOf.computeIfAbsent(w.to(), t -> t);
+            if (!a.equals(b)) {
+                netOf.replaceAll((t, net) -> net.equals(b) ? a : net);
+            }
+        }
+        List<Segment> segments = new ArrayList<>();
+        for (Connection.Route r : c.wires()) {
+            Terminal net = netOf.get(circuit.wire(r.wire()).orElseThrow().from());
+            for (int i = 1; i < r.points().size(); i++) {
+                Connection.Point p = r.points().get(i - 1);
+                Connection.Point q = r.points().get(i);
+                if (p.x() != q.x() && p.y() != q.y() && Math.abs(p.x() - q.x()) > EPS && Math.abs(p.y() - q.y()) > EPS) {
+                    throw new AssertionError(r.wire() + " runs askew");
+                }
+                segments.add(new Segment(r.wire(), net, p.x(), p.y(), q.x(), q.y()));
+            }
+        }
+        return segments;
+    }
+
+    /** Lines that touch end to line are joined, a mere crossing isn't: no two nets may hang together. */
+    private static List<String> rebuilt(List<Segment> segments) {
+        List<String> mistakes = new ArrayList<>();
+        int[] parent = new int[segments.size()];
+        for (int i = 0; i < parent.length; i++) {
+            parent[i] = i;
+        }
+        Map<Terminal, Set<Integer>> groups = new HashMap<>();
+        for (int i = 0; i < parent.length; i++) {
+            for (int j = i + 1; j < parent.length; j++) {
+                Segment a = segments.get(i);
+                Segment b = segments.get(j);
+                if (a.touches(b)) {
+                    parent[root(parent, j)] = root(parent, i);
+                    if (!a.net.equals(b.net)) {
+                        mistakes.add("wires " + a.wire + " and " + b.wire + " of two nets touch: " + a + " " + b);
+                    }
+                }
+            }
+        }
+        for (int i = 0; i < parent.length; i++) {
+            groups.computeIfAbsent(segments.get(i).net, n -> new HashSet<>()).add(root(parent, i));
+        }
+        groups.forEach((net, g) -> {
+            if (g.size() > 1) {
+                mistakes.add("the net of " + net + " is drawn in " + g.size() + " pieces");
+            }
+        });
         return mistakes;
     }
 

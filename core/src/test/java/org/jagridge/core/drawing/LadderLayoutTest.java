@@ -4,8 +4,8 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
-import java.util.Random;
 import org.jagridge.core.Circuits;
+import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.ReferenceCase;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.part.Assembly;
@@ -15,9 +15,11 @@ import org.testng.annotations.Test;
 
 /** The ladder of any circuit is legible and true. */
 public class LadderLayoutTest {
+    private static final int GENERATED = 200;
+
     @DataProvider
     public Object[][] circuits() {
-        Object[][] rows = new Object[53][];
+        Object[][] rows = new Object[13 + GENERATED][];
         rows[0] = new Object[] {"lab bench", Circuits.demo("lab-bench")};
         rows[1] = new Object[] {"fan relay", ReferenceCase.load("fan-relay").circuit()};
         rows[2] = new Object[] {
@@ -31,7 +33,7 @@ public class LadderLayoutTest {
             rows[i] = new Object[] {slug, Circuits.demo(slug)};
         }
         for (int i = 13; i < rows.length; i++) {
-            rows[i] = new Object[] {"random " + i, random(i)};
+            rows[i] = new Object[] {"generated " + i, GeneratedCircuits.of(i, 80)};
         }
         return rows;
     }
@@ -52,44 +54,6 @@ public class LadderLayoutTest {
                 .wire("S5.2", "LP.1")
                 .wire("LP.2", "T1.X2")
                 .build();
-    }
-
-    /** Switches, relays and lamps wired at random between the poles and each other. */
-    private static Circuit random(long seed) {
-        Random random = new Random(seed);
-        Circuit.Builder b = Circuits.control();
-        java.util.List<String> ends = new java.util.ArrayList<>();
-        int parts = 4 + random.nextInt(20);
-        for (int i = 0; i < parts; i++) {
-            String id = "P" + i;
-            switch (random.nextInt(3)) {
-                case 0 -> {
-                    b.part(id, "switch", "unit");
-                    ends.addAll(List.of(id + ".1", id + ".2"));
-                }
-                case 1 -> {
-                    b.part(id, "relay", "unit");
-                    ends.addAll(List.of(id + ".A1", id + ".A2", id + ".11", id + ".14"));
-                }
-                default -> {
-                    b.part(id, "lamp", "unit");
-                    ends.addAll(List.of(id + ".1", id + ".2"));
-                }
-            }
-        }
-        // each terminal goes to one of a few nets; the first two are the poles, and some terminals stay open
-        java.util.List<String> lastOfNet = new java.util.ArrayList<>(List.of("T1.X1", "T1.X2"));
-        for (int i = 0; i < parts; i++) {
-            lastOfNet.add(null);
-        }
-        for (String end : ends) {
-            int net = random.nextInt(3) == 0 ? random.nextInt(2) : random.nextInt(lastOfNet.size());
-            if (lastOfNet.get(net) != null) {
-                b.wire(lastOfNet.get(net), end);
-            }
-            lastOfNet.set(net, end);
-        }
-        return b.build();
     }
 
     @Test(dataProvider = "circuits")
