@@ -85,7 +85,7 @@ public final class GeneratedCircuits {
             byNet.add(new ArrayList<>());
         }
         for (Terminal end : ends) {
-            if (random.nextInt(8) > 0) {
+            if (random.nextInt(5) > 1) {
                 byNet.get(random.nextInt(4) == 0 ? random.nextInt(2) : random.nextInt(nets))
                         .add(end);
             }

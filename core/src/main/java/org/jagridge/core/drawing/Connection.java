@@ -17,8 +17,6 @@ public record Connection(
 
     /** Where a terminal lies on its part's edge. */
     public enum Edge {
-        LEFT,
-        RIGHT,
         TOP,
         BOTTOM
     }

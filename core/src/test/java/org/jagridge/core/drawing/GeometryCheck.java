@@ -74,7 +74,11 @@ final class GeometryCheck {
         for (Connection.Box place : c.places()) {
             Connection.Point t = place.titleAt();
             texts.add(new Rect(
-                    "title " + place.title(), t.x(), t.y() - 9, t.x() + place.title().length() * 7.0, t.y() + 2));
+                    "title " + place.title(),
+                    t.x(),
+                    t.y() - 9,
+                    t.x() + place.title().length() * 7.0,
+                    t.y() + 2));
         }
         for (Connection.Box part : c.parts()) {
             Connection.Point t = part.titleAt();
@@ -141,7 +145,10 @@ final class GeometryCheck {
             for (int i = 1; i < r.points().size(); i++) {
                 Connection.Point p = r.points().get(i - 1);
                 Connection.Point q = r.points().get(i);
-                if (p.x() != q.x() && p.y() != q.y() && Math.abs(p.x() - q.x()) > EPS && Math.abs(p.y() - q.y()) > EPS) {
+                if (p.x() != q.x()
+                        && p.y() != q.y()
+                        && Math.abs(p.x() - q.x()) > EPS
+                        && Math.abs(p.y() - q.y()) > EPS) {
                     throw new AssertionError(r.wire() + " runs askew");
                 }
                 segments.add(new Segment(r.wire(), net, p.x(), p.y(), q.x(), q.y()));

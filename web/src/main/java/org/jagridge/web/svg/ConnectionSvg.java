@@ -139,8 +139,6 @@ public final class ConnectionSvg {
                 "aria-label",
                 "terminal " + p.terminal());
         switch (p.edge()) {
-            case LEFT -> svg.text(p.x() + 8, p.y() + 3.5, p.label(), "start", "t-post");
-            case RIGHT -> svg.text(p.x() - 8, p.y() + 3.5, p.label(), "end", "t-post");
             case TOP -> svg.text(p.x(), p.y() + 15, p.label(), "middle", "t-post");
             case BOTTOM -> svg.text(p.x(), p.y() - 8, p.label(), "middle", "t-post");
         }

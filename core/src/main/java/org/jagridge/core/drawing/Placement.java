@@ -1,0 +1,254 @@
+package org.jagridge.core.drawing;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.part.PartTypes;
+
+/**
+ * Where the boxes of a connection diagram lie and on which edge each terminal sits, before any wire is drawn. All
+ * measures are in steps of the {@linkplain #STEP lattice} that the wires run on; a place's frame lies half a step to the
+ * right of and below its coordinates, so that no wire ever runs along it.
+ */
+record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
+    /** Pixels between two tracks of the lattice. */
+    static final int STEP = 8;
+    /** Steps that boxes stand apart at the least, so that wires get between them. */
+    static final int APART = 3;
+    /** Height of a part: labels of both edges and the title between them. */
+    static final int PART_HEIGHT = 6;
+
+    static final int PADDING = 3;
+    /** Steps at the top of a frame that its title takes. */
+    static final int TITLE = 2;
+
+    private static final double LETTER = 6.2;
+    private static final double TITLE_LETTER = 7.2;
+
+    /** A rectangle on the lattice. */
+    interface Area {
+        int x();
+
+        int y();
+
+        int width();
+
+        int height();
+
+        /** Whether less than {@code gap} steps lie between the two. */
+        default boolean crowds(Area o, int gap) {
+            return x() < o.x() + o.width() + gap
+                    && o.x() < x() + width() + gap
+                    && y() < o.y() + o.height() + gap
+                    && o.y() < y() + height() + gap;
+        }
+
+        default boolean contains(Area o, int inset) {
+            return o.x() >= x() + inset
+                    && o.y() >= y() + inset + TITLE
+                    && o.x() + o.width() <= x() + width() - inset
+                    && o.y() + o.height() <= y() + height() - inset;
+        }
+    }
+
+    /** The frame of a place. */
+    record Frame(String id, int x, int y, int width, int height) implements Area {
+        Frame moved(int dx, int dy) {
+            return new Frame(id, x + dx, y + dy, width, height);
+        }
+    }
+
+    /** The box of a part, or of a place's metalwork under the place's id. */
+    record Block(String id, String place, int x, int y, List<Terminal> top, List<Terminal> bottom, int pitch, int width)
+            implements Area {
+        @Override
+        public int height() {
+            return PART_HEIGHT;
+        }
+
+        Block at(int newX, int newY) {
+            return new Block(id, place, newX, newY, top, bottom, pitch, width);
+        }
+
+        /** The column of the i-th of n terminals of an edge. */
+        int column(int i, int n) {
+            return x + (width - (n - 1) * pitch) / 2 + i * pitch;
+        }
+
+        /** Track of a terminal on this block: column and row on the box's edge, and -1 (up) or 1 (down). */
+        Post post(Terminal t) {
+            int i = top.indexOf(t);
+            return i >= 0
+                    ? new Post(t, column(i, top.size()), y, -1)
+                    : new Post(t, column(bottom.indexOf(t), bottom.size()), y + PART_HEIGHT, 1);
+        }
+    }
+
+    /** A terminal on the edge of its box; a wire leaves it upwards ({@code out} -1) or downwards (1). */
+    record Post(Terminal terminal, int x, int y, int out) {}
+
+    Post post(Terminal t) {
+        return blocks.get(t.part()).post(t);
+    }
+
+    /** What must be placed: each part, and the metalwork of places whose metalwork is wired, with all its terminals. */
+    static Map<String, Item> items(Circuit circuit) {
+        Map<String, Item> items = new LinkedHashMap<>();
+        for (Place place : circuit.places()) {
+            boolean used = circuit.wires().stream()
+                    .anyMatch(w -> w.from().equals(place.metalwork()) || w.to().equals(place.metalwork()));
+            if (used) {
+                items.put(place.id(), new Item(place.id(), place.id(), List.of(place.metalwork()), 2));
+            }
+        }
+        for (Part part : circuit.parts()) {
+            var type = PartTypes.catalogue().require(part);
+            List<Terminal> terminals = type.terminals(new Params(type.params(), part.params())).stream()
+                    .map(n -> new Terminal(part.id(), n))
+                    .toList();
+            int longest = terminals.stream()
+                    .mapToInt(t -> label(circuit, t).length())
+                    .max()
+                    .orElse(1);
+            int pitch = Math.max(2, (int) Math.ceil((longest * LETTER + 3) / STEP));
+            items.put(part.id(), new Item(part.id(), part.place(), terminals, pitch));
+        }
+        return items;
+    }
+
+    /** A box without a position. */
+    record Item(String id, String place, List<Terminal> terminals, int pitch) {
+        Block block(int x, int y, List<Terminal> top, List<Terminal> bottom) {
+            int posts = Math.max(1, Math.max(top.size(), bottom.size())) * pitch;
+            int title = (int) Math.ceil((id.length() * TITLE_LETTER + 12) / STEP);
+            return new Block(id, place, x, y, top, bottom, pitch, Math.max(posts, title));
+        }
+    }
+
+    static String label(Circuit circuit, Terminal t) {
+        return circuit.part(t.part())
+                .map(p -> p.labels().getOrDefault(t.name(), t.name()))
+                .orElse(t.name());
+    }
+
+    /** Steps that a place's title takes. */
+    static int titleWidth(Place place) {
+        return (int) Math.ceil((place.name().length() * TITLE_LETTER + 12) / STEP);
+    }
+
+    /** Frames widened to hold their title and their blocks; places without parts get a small frame of their own. */
+    static Map<String, Frame> framesAround(Circuit circuit, Map<String, Frame> wished, Map<String, Block> blocks) {
+        Map<String, Frame> frames = new LinkedHashMap<>();
+        int floor = 0;
+        for (Place place : circuit.places()) {
+            Frame frame = wished.get(place.id());
+            List<Block> inside = blocks.values().stream()
+                    .filter(b -> b.place().equals(place.id()))
+                    .toList();
+            if (frame == null && inside.isEmpty()) {
+                frame = new Frame(place.id(), 0, floor, titleWidth(place), TITLE + 2);
+            }
+            int left = frame == null ? Integer.MAX_VALUE : frame.x();
+            int top = frame == null ? Integer.MAX_VALUE : frame.y();
+            int right = frame == null ? Integer.MIN_VALUE : frame.x() + frame.width();
+            int bottom = frame == null ? Integer.MIN_VALUE : frame.y() + frame.height();
+            for (Block b : inside) {
+                left = Math.min(left, b.x() - PADDING);
+                top = Math.min(top, b.y() - PADDING - TITLE);
+                right = Math.max(right, b.x() + b.width() + PADDING);
+                bottom = Math.max(bottom, b.y() + b.height() + PADDING);
+            }
+            right = Math.max(right, left + titleWidth(place));
+            frames.put(place.id(), new Frame(place.id(), left, top, right - left, bottom - top));
+            floor = Math.max(floor, bottom + APART);
+        }
+        return frames;
+    }
+
+    /** Pushes frames that crowd each other apart, downwards, each with what is in it. */
+    Placement apart() {
+        List<Frame> order = new ArrayList<>(frames.values());
+        order.sort(java.util.Comparator.comparingInt(Frame::y)
+                .thenComparingInt(Frame::x)
+                .thenComparing(Frame::id));
+        Map<String, Frame> settled = new LinkedHashMap<>();
+        for (Frame frame : order) {
+            Frame f = frame;
+            boolean moved = true;
+            while (moved) {
+                moved = false;
+                for (Frame o : settled.values()) {
+                    if (f.crowds(o, APART)) {
+                        f = f.moved(0, o.y() + o.height() + APART - f.y());
+                        moved = true;
+                    }
+                }
+            }
+            settled.put(f.id(), f);
+        }
+        Map<String, Block> shifted = new LinkedHashMap<>();
+        blocks.forEach((id, b) -> shifted.put(
+                id,
+                b.at(
+                        b.x(),
+                        b.y()
+                                + settled.get(b.place()).y()
+                                - frames.get(b.place()).y())));
+        Map<String, Frame> inOrder = new LinkedHashMap<>();
+        frames.keySet().forEach(id -> inOrder.put(id, settled.get(id)));
+        return new Placement(inOrder, shifted);
+    }
+
+    /** The same arrangement, stretched: every box keeps its size, the room between boxes grows. */
+    Placement stretched(double factor) {
+        Map<String, Block> spread = new LinkedHashMap<>();
+        blocks.forEach((id, b) ->
+                spread.put(id, b.at((int) Math.round(b.x() * factor), (int) Math.round(b.y() * factor))));
+        Map<String, Frame> wider = new LinkedHashMap<>();
+        frames.forEach((id, f) -> wider.put(
+                id,
+                new Frame(
+                        id,
+                        (int) Math.round(f.x() * factor),
+                        (int) Math.round(f.y() * factor),
+                        (int) Math.round(f.width() * factor),
+                        (int) Math.round(f.height() * factor))));
+        return new Placement(wider, spread);
+    }
+
+    /** Terminals joined by wires only, by terminal; nets are numbered from 1. */
+    static Map<Terminal, Integer> nets(Circuit circuit) {
+        Map<Terminal, Terminal> parent = new java.util.HashMap<>();
+        for (Wire w : circuit.wires()) {
+            Terminal a = root(parent, w.from());
+            Terminal b = root(parent, w.to());
+            if (!a.equals(b)) {
+                parent.put(b, a);
+            }
+        }
+        Map<Terminal, Integer> numbers = new java.util.HashMap<>();
+        Map<Terminal, Integer> nets = new java.util.HashMap<>();
+        for (Wire w : circuit.wires()) {
+            for (Terminal t : List.of(w.from(), w.to())) {
+                Integer number = numbers.computeIfAbsent(root(parent, t), r -> numbers.size() + 1);
+                nets.put(t, number);
+            }
+        }
+        return nets;
+    }
+
+    private static Terminal root(Map<Terminal, Terminal> parent, Terminal t) {
+        Terminal r = t;
+        while (parent.containsKey(r)) {
+            r = parent.get(r);
+        }
+        return r;
+    }
+}
