@@ -37,6 +37,8 @@ public class ArchitectureTest {
                 .definedBy("..core.format..")
                 .layer("check")
                 .definedBy("..core.check..")
+                .layer("edit")
+                .definedBy("..core.edit..")
                 .whereLayer("circuit")
                 .mayNotAccessAnyLayer()
                 .whereLayer("network")
@@ -55,6 +57,8 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("circuit", "network", "part", "run")
                 .whereLayer("format")
                 .mayOnlyAccessLayers("circuit", "part", "run")
+                .whereLayer("edit")
+                .mayOnlyAccessLayers("circuit", "part", "format")
                 .check(classes);
     }
 

@@ -26,6 +26,10 @@ public record Field(
         CHOICE("a word"),
         FLAG("true or false"),
         TEXT("text"),
+        /** Names another part of the circuit. */
+        PART("the id of a part"),
+        /** Names a wire of the circuit. */
+        WIRE("the id of a wire"),
         TEXTS("a list of texts"),
         /** One number stands for a list of one. */
         NUMBERS("a list of numbers"),
@@ -60,6 +64,16 @@ public record Field(
 
     public static Field text(String name, String initial) {
         return new Field(name, Kind.TEXT, initial, List.of(), "", 0, 0, false);
+    }
+
+    /** An optional parameter that names another part. */
+    public static Field part(String name) {
+        return new Field(name, Kind.PART, null, List.of(), "", 0, 0, false);
+    }
+
+    /** An optional parameter that names a wire. */
+    public static Field wire(String name) {
+        return new Field(name, Kind.WIRE, null, List.of(), "", 0, 0, false);
     }
 
     public static Field texts(String name, List<String> initial) {
@@ -98,7 +112,7 @@ public record Field(
                         ? null
                         : show(value) + " is not one of " + String.join(", ", choices);
             case FLAG, MOMENTARY -> value instanceof Boolean ? null : expected(value);
-            case TEXT -> value instanceof String ? null : expected(value);
+            case TEXT, PART, WIRE -> value instanceof String ? null : expected(value);
             case TEXTS -> listMistake(value, this::textMistake);
             case NUMBERS -> value instanceof Number ? numberMistake(value) : listMistake(value, this::numberMistake);
             case STRUCTURE -> value instanceof List || value instanceof java.util.Map ? null : expected(value);

@@ -29,6 +29,22 @@ public interface PartDeclaration {
         return List.of();
     }
 
+    /**
+     * Something else in the circuit that a parameter names.
+     *
+     * @param path of the parameter, relative to the parameters
+     */
+    record Reference(String path, String id, boolean wire) {}
+
+    /** What the parameters name; asked only when they fit their declarations. */
+    default List<Reference> references(Params params) {
+        return params().stream()
+                .filter(f -> f.kind() == Field.Kind.PART || f.kind() == Field.Kind.WIRE)
+                .filter(f -> params.has(f.name()))
+                .map(f -> new Reference(f.name(), params.text(f.name()), f.kind() == Field.Kind.WIRE))
+                .toList();
+    }
+
     /** Cautions that stand wherever the part is shown. */
     default List<String> cautions() {
         return List.of();

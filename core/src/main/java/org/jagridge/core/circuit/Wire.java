@@ -56,4 +56,17 @@ public record Wire(
                 core,
                 colourAtEnds);
     }
+
+    public Wire withId(String newId) {
+        return new Wire(newId, from, to, colour, size, lengthMetres, run, cable, core, colourAtEnds);
+    }
+
+    /** This wire as a core of another cable, or with nulls as a wire of its own. */
+    public Wire withCable(String newCable, String newCore) {
+        return new Wire(id, from, to, colour, size, lengthMetres, run, newCable, newCore, colourAtEnds);
+    }
+
+    public Wire withColour(String newColour) {
+        return new Wire(id, from, to, newColour, size, lengthMetres, run, cable, core, colourAtEnds);
+    }
 }

@@ -26,6 +26,9 @@ final class CircuitCheck {
     /** A part as far as it could be understood; terminals and inputs are null where its type is unknown. */
     private record Known(Set<String> terminals, Map<String, Field> inputs, Map<String, Field> params) {}
 
+    /** A part or wire that a parameter of {@code by} names. */
+    private record Reference(String id, boolean wire, String by, String path) {}
+
     private final JsonNode tree;
     private final String root;
     private final List<Problem> problems = new ArrayList<>();
@@ -34,6 +37,8 @@ final class CircuitCheck {
     private final Set<String> wires = new HashSet<>();
     private final Map<String, Set<String>> cores = new HashMap<>();
     private final Map<String, Known> parts = new HashMap<>();
+
+    private final List<Reference> references = new ArrayList<>();
 
     CircuitCheck(JsonNode tree, String root) {
         this.tree = tree;
@@ -47,6 +52,7 @@ final class CircuitCheck {
         forEach("parts", this::part);
         forEach("cables", this::cable);
         forEach("wires", this::wire);
+        references.forEach(this::reference);
         forEach("scenarios", this::scenario);
         return problems;
     }
@@ -130,8 +136,20 @@ final class CircuitCheck {
             Set<String> terminals = new HashSet<>(d.terminals(params));
             parts.putIfAbsent(id, new Known(terminals, byName(d.inputs(params)), byName(d.params())));
             labels(node, path, id, terminals);
+            d.references(params)
+                    .forEach(r -> references.add(new Reference(r.id(), r.wire(), id, path + "/params/" + r.path())));
         } else {
             parts.putIfAbsent(id, new Known(null, null, null));
+        }
+    }
+
+    private void reference(Reference r) {
+        if (r.wire() ? !wires.contains(r.id()) : !parts.containsKey(r.id())) {
+            String parameter = r.path().substring(r.path().lastIndexOf('/') + 1);
+            say(
+                    r.path(),
+                    "there is no " + (r.wire() ? "wire " : "part ") + r.id() + ", but " + r.by() + " names it in "
+                            + parameter);
         }
     }
 

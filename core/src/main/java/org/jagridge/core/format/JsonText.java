@@ -70,6 +70,20 @@ public final class JsonText {
         return map;
     }
 
+    /** A plain value as JSON. */
+    public static String write(Object value) {
+        return MAPPER.writeValueAsString(value);
+    }
+
+    /**
+     * The plain value of a JSON text.
+     *
+     * @throws MalformedException where the text isn't JSON
+     */
+    public static Object plainValue(String text) {
+        return plain(parse(text));
+    }
+
     static String text(JsonNode node, String key) {
         JsonNode value = node.get(key);
         return value != null && value.isString() ? value.stringValue() : null;

@@ -19,9 +19,9 @@ final class CoilSensor extends PartType {
         return List.of(
                 Field.number("closesAtCelsius", -1.0, "°C"),
                 Field.number("opensAtCelsius", 13.0, "°C"),
-                Field.text("outdoors", null),
-                Field.text("runs", null),
-                Field.text("defrost", null),
+                Field.part("outdoors"),
+                Field.part("runs"),
+                Field.part("defrost"),
                 Field.positive("coolingSeconds", 300.0, "s"),
                 Field.positive("defrostSeconds", 240.0, "s"));
     }

@@ -46,6 +46,13 @@ final class CurrentSwitch extends PartType {
     }
 
     @Override
+    public List<Reference> references(Params params) {
+        return params.structures("senses").stream()
+                .map(s -> new Reference("senses", (String) s.get("wire"), true))
+                .toList();
+    }
+
+    @Override
     public List<String> terminals(Params params) {
         return List.of("1", "2");
     }

@@ -12,7 +12,7 @@ final class CylinderStat extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(Field.number("differentialK", 3.0, "K").within(0, 20), Field.text("reads", null));
+        return List.of(Field.number("differentialK", 3.0, "K").within(0, 20), Field.part("reads"));
     }
 
     @Override

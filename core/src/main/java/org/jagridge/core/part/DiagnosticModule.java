@@ -18,7 +18,7 @@ final class DiagnosticModule extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(Field.text("runWire", null), Field.text("startWire", null));
+        return List.of(Field.wire("runWire"), Field.wire("startWire"));
     }
 
     @Override

@@ -26,7 +26,7 @@ final class FurnaceControl extends PartType {
     @Override
     public List<Field> params() {
         return List.of(
-                Field.text("flame", null),
+                Field.part("flame"),
                 Field.positive("provingSeconds", 30.0, "s"),
                 Field.number("purgeSeconds", 15.0, "s").within(0, 600),
                 Field.number("igniterSeconds", 17.0, "s").within(0, 600),

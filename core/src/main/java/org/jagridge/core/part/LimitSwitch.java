@@ -12,7 +12,7 @@ final class LimitSwitch extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(Field.text("opening", null), Field.choice("actuatedWhen", "shut", "shut", "open"));
+        return List.of(Field.part("opening"), Field.choice("actuatedWhen", "shut", "shut", "open"));
     }
 
     @Override

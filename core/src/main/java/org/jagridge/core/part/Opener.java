@@ -20,7 +20,7 @@ final class Opener extends PartType {
     @Override
     public List<Field> params() {
         return List.of(
-                Field.text("opening", null),
+                Field.part("opening"),
                 Field.choice("signal", "ac-while-moving", "ac-while-moving", "ac-while-open", "dc-always"),
                 Field.positive("volts", null, "V"),
                 Field.positive("ohms", 1.5, "Ω"));

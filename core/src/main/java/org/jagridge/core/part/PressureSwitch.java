@@ -18,8 +18,7 @@ final class PressureSwitch extends PartType {
     @Override
     public List<Field> params() {
         return List.of(
-                Field.text("follows", null),
-                Field.number("delaySeconds", 2.0, "s").within(0, 600));
+                Field.part("follows"), Field.number("delaySeconds", 2.0, "s").within(0, 600));
     }
 
     @Override

@@ -43,7 +43,7 @@ final class PscMachine extends PartType {
                 Field.number("equaliseSeconds", compressor ? 180.0 : 0.0, "s").within(0, 3600),
                 Field.positive("overloadTripSeconds", 8.0, "s"),
                 Field.positive("overloadResetSeconds", 900.0, "s"),
-                Field.text("startRelay", null));
+                Field.part("startRelay"));
     }
 
     @Override

@@ -23,7 +23,7 @@ final class RemoteModule extends PartType {
     public List<Field> params() {
         return List.of(
                 Field.texts("outputs", List.of("Y", "G")).outOf("W", "W2", "Y", "Y2", "G", "O", "B", "AUX", "E"),
-                Field.text("thermostat", null),
+                Field.part("thermostat"),
                 Field.number("lossSeconds", 120.0, "s").within(0, 3600));
     }
 

@@ -18,8 +18,7 @@ final class Room extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(
-                Field.positive("timeConstantHours", 6.0, "h"), Field.structure("gains"), Field.text("outdoors", null));
+        return List.of(Field.positive("timeConstantHours", 6.0, "h"), Field.structure("gains"), Field.part("outdoors"));
     }
 
     @Override
@@ -35,6 +34,13 @@ final class Room extends PartType {
             i++;
         }
         return problems;
+    }
+
+    @Override
+    public List<Reference> references(Params params) {
+        List<Reference> references = new ArrayList<>(super.references(params));
+        params.structures("gains").forEach(g -> references.add(new Reference("gains", (String) g.get("part"), false)));
+        return references;
     }
 
     @Override

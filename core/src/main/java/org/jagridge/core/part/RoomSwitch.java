@@ -41,7 +41,7 @@ final class RoomSwitch extends PartType {
     public List<Field> params() {
         return List.of(
                 Field.positive("differentialK", 1.0, "K"),
-                Field.text("reads", null),
+                Field.part("reads"),
                 Field.choice("direction", "heat", "heat", "cool"),
                 Field.number("poles", 1.0, "").within(1, 2));
     }

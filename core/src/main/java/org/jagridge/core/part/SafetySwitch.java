@@ -57,6 +57,15 @@ final class SafetySwitch extends PartType {
     }
 
     @Override
+    public List<Reference> references(Params params) {
+        return Trip.of(params).stream()
+                .flatMap(t -> t.parts().stream())
+                .distinct()
+                .map(id -> new Reference("trips", id, false))
+                .toList();
+    }
+
+    @Override
     public List<String> terminals(Params params) {
         return powered ? List.of("R", "C", "1", "2") : List.of("1", "2");
     }

@@ -15,7 +15,7 @@ final class SensorElement extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(Field.positive("kelvinB", 3977.0, "K"), Field.text("reads", null));
+        return List.of(Field.positive("kelvinB", 3977.0, "K"), Field.part("reads"));
     }
 
     @Override

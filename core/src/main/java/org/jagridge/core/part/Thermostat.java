@@ -48,9 +48,9 @@ final class Thermostat extends PartType {
                 Field.number("minOffSeconds", 300.0, "s").within(0, 3600),
                 Field.choice("valveHold", "with-call", "with-call", "with-mode"),
                 Field.number("changeoverCelsius", null, "°C"),
-                Field.text("outdoors", null),
-                Field.text("defrost", null),
-                Field.text("reads", null));
+                Field.part("outdoors"),
+                Field.part("defrost"),
+                Field.part("reads"));
     }
 
     @Override

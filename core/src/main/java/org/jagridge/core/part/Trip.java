@@ -3,6 +3,8 @@ package org.jagridge.core.part;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Condition;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Problem;
@@ -58,6 +60,14 @@ record Trip(Condition opens, long after, String world, Condition recloses, long 
             }
         }
         return problems;
+    }
+
+    /** The parts that the conditions look at. */
+    List<String> parts() {
+        return Stream.of(opens, recloses)
+                .filter(Objects::nonNull)
+                .flatMap(c -> c.parts().stream())
+                .toList();
     }
 
     boolean drivesOpen(Moment m) {

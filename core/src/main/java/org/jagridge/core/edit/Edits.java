@@ -1,0 +1,283 @@
+package org.jagridge.core.edit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import org.jagridge.core.circuit.Cable;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.format.MalformedException;
+
+/**
+ * The changes there are. Where a method takes {@code old}, that is the id of what is replaced, or null to add something;
+ * a new id then goes for everything that named the old one, as far as wires, cables and parts do.
+ */
+public final class Edits {
+    private Edits() {}
+
+    /** Renames the circuit and sets its notes. */
+    public static Edit name(String name, String notes) {
+        return new Edit("name: " + name, c -> copy(c, name).notes(notes).build());
+    }
+
+    public static Edit place(String old, Place place) {
+        return new Edit(words("place", old, place.id(), place.name()), c -> {
+            Circuit.Builder b = c.toBuilder();
+            put(b.places(), old, place, Place::id);
+            if (old != null && !old.equals(place.id())) {
+                b.parts().replaceAll(p -> p.place().equals(old) ? inPlace(p, place.id()) : p);
+                b.cables()
+                        .replaceAll(k -> new Cable(
+                                k.id(),
+                                renamed(k.from(), old, place.id()),
+                                renamed(k.to(), old, place.id()),
+                                k.lengthMetres(),
+                                k.size(),
+                                k.cores()));
+                renameEnds(b, old, place.id());
+            }
+            return b.build();
+        });
+    }
+
+    public static Edit part(String old, Part part) {
+        return new Edit(words("part", old, part.id(), part.type()), c -> {
+            Circuit.Builder b = c.toBuilder();
+            put(b.parts(), old, part, Part::id);
+            if (old != null && !old.equals(part.id())) {
+                renameEnds(b, old, part.id());
+                b.scenarios().replaceAll(s -> withoutFaults(rekeyed(s, k -> renamedKey(k, old, part.id())), b));
+            }
+            return b.build();
+        });
+    }
+
+    public static Edit cable(String old, Cable cable) {
+        return new Edit(words("cable", old, cable.id(), cable.cores().size() + " cores"), c -> {
+            Circuit.Builder b = c.toBuilder();
+            put(b.cables(), old, cable, Cable::id);
+            b.wires().replaceAll(w -> old != null && old.equals(w.cable()) ? w.withCable(cable.id(), w.core()) : w);
+            return b.build();
+        });
+    }
+
+    /** Adds or changes a wire; a new one gets the next free id where its own is empty. */
+    public static Edit wire(String old, Wire wire) {
+        return new Edit(words("wire", old, wire.id(), wire.from() + " to " + wire.to()), c -> {
+            Circuit.Builder b = c.toBuilder();
+            put(b.wires(), old, wire.id().isEmpty() ? wire.withId(freeWireId(b.wires())) : wire, Wire::id);
+            return b.build();
+        });
+    }
+
+    /** Adds several wires, each without an id of its own. */
+    public static Edit wires(List<Wire> wires) {
+        String each = wires.stream().map(w -> w.from() + "–" + w.to()).collect(Collectors.joining(", "));
+        return new Edit(wires.size() == 1 ? "wire " + each : wires.size() + " wires: " + each, c -> {
+            Circuit.Builder b = c.toBuilder();
+            wires.forEach(w -> b.wires().add(w.withId(freeWireId(b.wires()))));
+            return b.build();
+        });
+    }
+
+    public static Edit removeWire(String id) {
+        return removal("wire", id, c -> c.wire(id).isPresent(), b -> b.wires().removeIf(w -> w.id().equals(id)));
+    }
+
+    /** Removes a part with the wires that end at it and what scenarios set of it. */
+    public static Edit removePart(String id) {
+        return removal("part", id, c -> c.part(id).isPresent(), b -> {
+            b.parts().removeIf(p -> p.id().equals(id));
+            b.wires().removeIf(w -> w.from().part().equals(id) || w.to().part().equals(id));
+            b.scenarios().replaceAll(s -> rekeyed(s, key -> partOf(key).equals(id) ? null : key));
+        });
+    }
+
+    /** Removes a cable; its wires stay, each with its core's colour. */
+    public static Edit removeCable(String id) {
+        return removal("cable", id, c -> c.cable(id).isPresent(), b -> {
+            b.cables().removeIf(k -> k.id().equals(id));
+            b.wires()
+                    .replaceAll(
+                            w -> id.equals(w.cable()) ? w.withColour(w.core()).withCable(null, null) : w);
+        });
+    }
+
+    /** Removes a place that nothing is in any more. */
+    public static Edit removePlace(String id) {
+        return removal("place", id, c -> c.place(id).isPresent(), b -> {
+            if (b.parts().stream().anyMatch(p -> p.place().equals(id))) {
+                throw new MalformedException(List.of(
+                        new Problem("/places", "there are still parts in " + id + "; move or remove them first")));
+            }
+            b.places().removeIf(p -> p.id().equals(id));
+            b.wires().removeIf(w -> w.from().part().equals(id) || w.to().part().equals(id));
+        });
+    }
+
+    /** Replaces what the drawings keep about positions. */
+    public static Edit layout(String words, Function<Circuit, Map<String, Object>> layout) {
+        return new Edit(words, c -> {
+            Circuit.Builder b = c.toBuilder();
+            b.layout().clear();
+            b.layout().putAll(layout.apply(c));
+            return b.build();
+        });
+    }
+
+    /** Puts another circuit in place of this one. */
+    public static Edit replace(String words, Circuit by) {
+        return new Edit(words, c -> by);
+    }
+
+    private static Edit removal(String what, String id, Predicate<Circuit> there, Consumer<Circuit.Builder> act) {
+        return new Edit("removed " + what + " " + id, c -> {
+            if (!there.test(c)) {
+                throw new MalformedException(List.of(new Problem("", "there is no " + what + " " + id + " any more")));
+            }
+            Circuit.Builder b = c.toBuilder();
+            act.accept(b);
+            b.scenarios().replaceAll(s -> withoutFaults(s, b));
+            return b.build();
+        });
+    }
+
+    /** A scenario without the faults of parts and wires that are gone. */
+    private static Scenario withoutFaults(Scenario s, Circuit.Builder b) {
+        Predicate<Fault> stays = f -> mentioned(f).stream()
+                .allMatch(id -> b.parts().stream().anyMatch(p -> p.id().equals(id))
+                        || b.places().stream().anyMatch(p -> p.id().equals(id))
+                        || b.wires().stream().anyMatch(w -> w.id().equals(id)));
+        return new Scenario(
+                s.name(),
+                s.start(),
+                s.steps().stream()
+                        .map(t -> new Scenario.Step(
+                                t.atSeconds(),
+                                t.set(),
+                                t.faults().stream().filter(stays).toList()))
+                        .toList(),
+                s.faults().stream().filter(stays).toList(),
+                s.untilSeconds());
+    }
+
+    /** The parts and wires that a fault is about. */
+    private static List<String> mentioned(Fault f) {
+        List<String> ids = new ArrayList<>();
+        f.details().forEach((key, value) -> {
+            switch (key) {
+                case "part", "wire" -> ids.add(value.toString());
+                case "wires" -> ((List<?>) value).forEach(w -> ids.add(w.toString()));
+                case "between" -> ((List<?>) value).forEach(t -> ids.add(partOf(t.toString())));
+                default -> {
+                    if (key.equals("at") && f.kind() == FaultKind.LANDED) {
+                        ids.add(partOf(value.toString()));
+                    }
+                }
+            }
+        });
+        return ids;
+    }
+
+    private static String words(String what, String old, String id, String more) {
+        String name = id.isEmpty() ? "" : " " + id;
+        return (old == null ? "added " : "changed ") + what
+                + (old != null && !old.equals(id) ? " " + old + ", now" + name : name) + ": " + more;
+    }
+
+    private static <T> void put(List<T> list, String old, T item, Function<T, String> id) {
+        if (old == null) {
+            list.add(item);
+            return;
+        }
+        for (int i = 0; i < list.size(); i++) {
+            if (id.apply(list.get(i)).equals(old)) {
+                list.set(i, item);
+                return;
+            }
+        }
+        throw new MalformedException(List.of(new Problem("", "there is no " + old + " any more to be changed")));
+    }
+
+    private static Circuit.Builder copy(Circuit c, String name) {
+        Circuit.Builder from = c.toBuilder();
+        Circuit.Builder to = Circuit.builder(name);
+        to.places().addAll(from.places());
+        to.parts().addAll(from.parts());
+        to.cables().addAll(from.cables());
+        to.wires().addAll(from.wires());
+        to.scenarios().addAll(from.scenarios());
+        to.rules().addAll(from.rules());
+        to.layout().putAll(from.layout());
+        return to;
+    }
+
+    private static String renamed(String id, String old, String now) {
+        return id.equals(old) ? now : id;
+    }
+
+    private static void renameEnds(Circuit.Builder b, String old, String now) {
+        UnaryOperator<Terminal> rename = t -> t.part().equals(old) ? new Terminal(now, t.name()) : t;
+        b.wires().replaceAll(w -> w.withEnd(0, rename.apply(w.from())).withEnd(1, rename.apply(w.to())));
+    }
+
+    private static String partOf(String key) {
+        int dot = key.indexOf('.');
+        return dot < 0 ? key : key.substring(0, dot);
+    }
+
+    private static String renamedKey(String key, String old, String now) {
+        return partOf(key).equals(old) ? now + key.substring(old.length()) : key;
+    }
+
+    /** A scenario with its inputs under other keys; null drops one. */
+    private static Scenario rekeyed(Scenario s, UnaryOperator<String> key) {
+        return new Scenario(
+                s.name(),
+                rekeyed(s.start(), key),
+                s.steps().stream()
+                        .map(t -> new Scenario.Step(t.atSeconds(), rekeyed(t.set(), key), t.faults()))
+                        .toList(),
+                s.faults(),
+                s.untilSeconds());
+    }
+
+    private static Map<String, Object> rekeyed(Map<String, Object> values, UnaryOperator<String> key) {
+        Map<String, Object> kept = new LinkedHashMap<>();
+        values.forEach((k, v) -> {
+            String now = key.apply(k);
+            if (now != null) {
+                kept.put(now, v);
+            }
+        });
+        return kept;
+    }
+
+    private static Part inPlace(Part p, String place) {
+        return new Part(p.id(), p.type(), place, p.name(), p.params(), p.fitted(), p.whenNotFitted(), p.labels());
+    }
+
+    /** The next free id {@code w1}, {@code w2} …, after the highest that is there. */
+    static String freeWireId(List<Wire> wires) {
+        int highest = 0;
+        for (Wire w : wires) {
+            if (w.id().matches("w\\d{1,8}")) {
+                highest = Math.max(highest, Integer.parseInt(w.id().substring(1)));
+            }
+        }
+        return "w" + (highest + 1);
+    }
+}

@@ -1,0 +1,139 @@
+package org.jagridge.core.edit;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jagridge.core.Circuits;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.format.MalformedException;
+import org.testng.annotations.Test;
+
+/** A rung typed as it is read makes its wires. */
+public class ChainEntryTest {
+    private static Circuit.Builder parts() {
+        return Circuits.control()
+                .part("F1", "fuse", "unit")
+                .part("TH", "thermostat", "unit")
+                .part("LIM", "safety-switch", "unit")
+                .part("GV", "solenoid", "unit")
+                .part("K1", "relay", "unit")
+                .part("B", "battery", "unit");
+    }
+
+    private static List<String> wires(String line, Circuit circuit) {
+        return ChainEntry.read(line, circuit, Wire.Run.FIELD).stream()
+                .map(w -> w.from() + " " + w.to() + (w.colour() == null ? "" : " " + w.colour()))
+                .toList();
+    }
+
+    private static List<String> problems(String line) {
+        return expectThrows(MalformedException.class, () -> wires(line, parts().build())).problems().stream()
+                .map(Problem::message)
+                .toList();
+    }
+
+    @Test
+    public void aRungMakesTheWiresBetweenItsPieces() {
+        assertEquals(
+                wires("T1.X1 > F1 > TH.R-W > LIM > GV > T1.X2", parts().build()),
+                List.of("T1.X1 F1.1", "F1.2 TH.R", "TH.W LIM.1", "LIM.2 GV.1", "GV.2 T1.X2"));
+    }
+
+    @Test
+    public void coloursStandInBracketsAfterTheSign() {
+        assertEquals(
+                wires("T1.X1 >(red) F1 >( white ) K1.A1", parts().build()),
+                List.of("T1.X1 F1.1 red", "F1.2 K1.A1 white"));
+    }
+
+    @Test
+    public void whatIsWiredAlreadyIsNotWiredAgain() {
+        Circuit circuit = parts().wire("T1.X1", "F1.1").build();
+        assertEquals(wires("T1.X1 > F1 > K1.A1-A2 > T1.X2", circuit), List.of("F1.2 K1.A1", "K1.A2 T1.X2"));
+    }
+
+    @Test
+    public void aPartIsEnteredAtTheEndThatIsAlreadyWiredToItsNeighbour() {
+        Circuit circuit = parts().wire("T1.X1", "F1.2").build();
+        assertEquals(wires("T1.X1 > F1 > K1.A1", circuit), List.of("F1.1 K1.A1"));
+        Circuit other = parts().wire("LIM.1", "K1.A1").build();
+        assertEquals(wires("T1.X1 > LIM > K1.A1", other), List.of("T1.X1 LIM.2"));
+    }
+
+    @Test
+    public void terminalsNamedPlusAndMinusAndThePlacesMetalworkCanBeReached() {
+        assertEquals(wires("B.+ > K1.A1-A2 > B.-", parts().build()), List.of("B.+ K1.A1", "K1.A2 B.-"));
+        assertEquals(wires("T1.X2 > unit", parts().build()), List.of("T1.X2 unit.PE"));
+    }
+
+    @Test
+    public void everyPieceThatCannotBeReadIsNamedWithItsPlace() {
+        assertEquals(
+                problems("T1.X1 > F9 > TH.R-Q > K1 > "),
+                List.of(
+                        "piece 2: there is no part F9; add it to the parts first",
+                        "piece 3: TH has no terminal R-Q; it has R, C, W, Y, G",
+                        "piece 4: K1 has the terminals A1, A2, 11, 12, 14; say which, as K1.A1 or K1.A1-A2",
+                        "piece 5: nothing stands here"));
+        assertTrue(problems("T1.X1").get(0).contains("at least two pieces"));
+        assertEquals(problems("T1.X1 > T1.X1"), List.of("the chain goes from T1.X1 to itself"));
+        assertEquals(problems("M.L > T1.P1"), List.of("all of this is already wired"));
+    }
+
+    /** The condensing unit of the seed cold store, read off its diagram. */
+    @Test
+    public void theOutdoorUnitOfTheColdStoreTakesFewerThan25Lines() {
+        Circuit store = Circuits.demo("cold-store");
+        Circuit.Builder bare = store.toBuilder();
+        bare.wires().clear();
+        bare.parts().replaceAll(p -> p.id().equals("CSW") ? p.withParams(Map.of()) : p);
+        Circuit circuit = bare.build();
+        List<String> lines = List.of(
+                "MO.L1 > DS.L1-T1 > CC.L1-T1 > CMP.R > CAP.C",
+                "MO.L2 > DS.L2-T2 > CC.L2-T2 > CMP.C",
+                "CAP.HERM > CMP.S",
+                "CC.T1 > OF.R",
+                "CC.T2 > OF.C",
+                "CAP.FAN > OF.S",
+                "DS.T1 > T1.P1-P2 > DS.T2",
+                "T1.X1 > F1 > TH > KF.A1-A2 > T1.X2",
+                "KF.A1 > CSW > TD > LR.SUP-CHAIN > LPS > HPS > CC.A1-A2 > T1.X2",
+                "CC.A1 > LR.LOAD",
+                "LR.LAMP > LMP > T1.X2",
+                "DS.T1 > KF.11-14 > EF.R-C > DS.T2",
+                "EF.R > EFC > EF.S",
+                "CC.L1 > CH > CC.T1",
+                "MO.PE > unit");
+        assertTrue(lines.size() < 25);
+        for (String line : lines) {
+            circuit = Edits.wires(ChainEntry.read(line, circuit, Wire.Run.FACTORY))
+                    .applyTo(circuit);
+        }
+        assertEquals(nets(circuit), nets(store));
+    }
+
+    /** The terminals of each net, as sets. */
+    private static Set<Set<Terminal>> nets(Circuit circuit) {
+        Set<Set<Terminal>> nets = new HashSet<>();
+        for (Wire w : circuit.wires()) {
+            Set<Terminal> joined = new HashSet<>(Set.of(w.from(), w.to()));
+            nets.removeIf(net -> {
+                boolean meets = net.contains(w.from()) || net.contains(w.to());
+                if (meets) {
+                    joined.addAll(net);
+                }
+                return meets;
+            });
+            nets.add(joined);
+        }
+        return nets;
+    }
+}
