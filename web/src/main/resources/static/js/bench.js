@@ -86,7 +86,10 @@
       arm(armed === lead ? null : lead);
     }
     const chosen = e.target.closest("[data-tab]");
-    if (chosen) showTab(chosen.dataset.tab);
+    if (chosen) {
+      showTab(chosen.dataset.tab);
+      window.drawings.showAll();
+    }
     const view = e.target.closest("[data-view]");
     if (view) toggleView(view.dataset.view);
     const chart = e.target.closest(".chart svg");
@@ -255,12 +258,13 @@
     document.querySelectorAll("[data-tab]").forEach((b) => b.setAttribute && b.tagName === "BUTTON" && b.setAttribute("aria-pressed", String(b.dataset.tab === name)));
   }
 
-  // fit: the whole drawing in its pane; wide: one drawing alone
+  // wide: one drawing alone
   function toggleView(name) {
     document.body.classList.toggle(name);
     if (name === "wide-ladder") document.body.classList.remove("wide-connections");
     if (name === "wide-connections") document.body.classList.remove("wide-ladder");
     showViews();
+    window.drawings.showAll();
   }
 
   function showViews() {
@@ -273,6 +277,7 @@
     drawLeads();
     showTab(tab);
     showViews();
+    window.drawings.showAll();
     document.querySelectorAll("[data-keep-scroll]").forEach((e) => {
       const kept = scrolls[e.dataset.keepScroll];
       if (kept) [e.scrollLeft, e.scrollTop] = kept;

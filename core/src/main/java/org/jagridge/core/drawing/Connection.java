@@ -5,7 +5,13 @@ import org.jagridge.core.circuit.Terminal;
 
 /** The geometry of a connection diagram. Pixels, origin top left. */
 public record Connection(
-        double width, double height, List<Box> places, List<Box> parts, List<Post> posts, List<Route> wires) {
+        double width,
+        double height,
+        List<Box> places,
+        List<Box> parts,
+        List<Post> posts,
+        List<Route> wires,
+        List<Sleeve> sleeves) {
 
     /**
      * A place or a part.
@@ -26,6 +32,9 @@ public record Connection(
 
     /** A wire as a chain of points. */
     public record Route(String wire, int node, List<Point> points) {}
+
+    /** A piece of a cable's jacket: a straight piece of one core's way between the cable's two places. */
+    public record Sleeve(String cable, Point from, Point to) {}
 
     public record Point(double x, double y) {}
 }

@@ -14,6 +14,7 @@ import org.jagridge.core.drawing.Connection.Edge;
 import org.jagridge.core.drawing.Connection.Point;
 import org.jagridge.core.drawing.Connection.Post;
 import org.jagridge.core.drawing.Connection.Route;
+import org.jagridge.core.drawing.Connection.Sleeve;
 import org.jagridge.core.drawing.Placement.Block;
 import org.jagridge.core.drawing.Placement.Frame;
 import org.jagridge.core.part.Assembly;
@@ -100,18 +101,20 @@ public final class ConnectionLayout {
             Placement.Post post = p.post(terminal);
             router.reserve(post.x() - left, post.y() + post.out() - top, net);
         });
+        Map<String, Glands.Passage> glands = Glands.of(circuit, p);
+        Glands.reserved(glands, circuit, nets)
+                .forEach((net, points) -> points.forEach(q -> router.reserve(q[0] - left, q[1] - top, net)));
         List<WireRouter.Job> jobs = new ArrayList<>();
         for (Wire w : circuit.wires()) {
             Placement.Post a = p.post(w.from());
             Placement.Post b = p.post(w.to());
-            jobs.add(new WireRouter.Job(
-                    w.id(),
-                    nets.get(w.from()),
-                    w.cable(),
-                    a.x() - left,
-                    a.y() + a.out() - top,
-                    b.x() - left,
-                    b.y() + b.out() - top));
+            List<int[]> points = new ArrayList<>();
+            points.add(new int[] {a.x() - left, a.y() + a.out() - top});
+            if (glands.containsKey(w.id())) {
+                glands.get(w.id()).points().forEach(q -> points.add(new int[] {q[0] - left, q[1] - top}));
+            }
+            points.add(new int[] {b.x() - left, b.y() + b.out() - top});
+            jobs.add(new WireRouter.Job(w.id(), nets.get(w.from()), w.cable(), points));
         }
         return router.route(jobs);
     }
@@ -157,13 +160,66 @@ public final class ConnectionLayout {
         for (Wire w : circuit.wires()) {
             wires.add(route(w, p, routes.get(w.id()), scale, left, top));
         }
+        List<Sleeve> sleeves = new ArrayList<>();
+        for (Route route : wires) {
+            Wire w = circuit.wire(route.wire()).orElseThrow();
+            if (w.cable() != null) {
+                sleeves.addAll(sleeves(w.cable(), route, places));
+            }
+        }
         return new Connection(
                 (used[2] - used[0]) * Placement.STEP + 2 * MARGIN,
                 (used[3] - used[1]) * Placement.STEP + 2 * MARGIN,
                 places,
                 parts,
                 posts,
-                wires);
+                wires,
+                sleeves);
+    }
+
+    /** The pieces of a core's way that lie outside of the cable's two places. */
+    private List<Sleeve> sleeves(String cable, Route route, List<Box> places) {
+        var ends = circuit.cable(cable).orElseThrow();
+        List<Box> inside = places.stream()
+                .filter(p -> p.id().equals(ends.from()) || p.id().equals(ends.to()))
+                .toList();
+        List<Sleeve> pieces = new ArrayList<>();
+        for (int i = 1; i < route.points().size(); i++) {
+            List<Point[]> left = new ArrayList<>();
+            left.add(new Point[] {route.points().get(i - 1), route.points().get(i)});
+            for (Box box : inside) {
+                left = left.stream()
+                        .flatMap(s -> outside(s[0], s[1], box).stream())
+                        .toList();
+            }
+            left.forEach(s -> pieces.add(new Sleeve(cable, s[0], s[1])));
+        }
+        return pieces;
+    }
+
+    /** What of a straight piece lies outside of a box: none, one or two pieces. */
+    private static List<Point[]> outside(Point a, Point b, Box box) {
+        boolean level = a.y() == b.y();
+        double across = level ? a.y() : a.x();
+        double low = level ? box.y() : box.x();
+        double high = level ? box.y() + box.height() : box.x() + box.width();
+        if (across < low || across > high) {
+            return List.<Point[]>of(new Point[] {a, b});
+        }
+        double from = Math.min(level ? a.x() : a.y(), level ? b.x() : b.y());
+        double to = Math.max(level ? a.x() : a.y(), level ? b.x() : b.y());
+        double enter = level ? box.x() : box.y();
+        double leave = level ? box.x() + box.width() : box.y() + box.height();
+        List<Point[]> pieces = new ArrayList<>();
+        for (double[] p : new double[][] {{from, Math.min(to, enter)}, {Math.max(from, leave), to}}) {
+            if (p[1] > p[0]) {
+                pieces.add(new Point[] {
+                    level ? new Point(p[0], across) : new Point(across, p[0]),
+                    level ? new Point(p[1], across) : new Point(across, p[1])
+                });
+            }
+        }
+        return pieces;
     }
 
     private static void use(int[] used, int x1, int y1, int x2, int y2) {

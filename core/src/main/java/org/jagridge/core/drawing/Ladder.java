@@ -19,8 +19,18 @@ public record Ladder(
      * @param node the node whose volts it shows
      * @param rail whether it is a rail
      * @param branch the branch whose symbol it leads to, or null for a rail or a vertical piece
+     * @param field whether the wires at the branch's terminal are all field wiring
      */
-    public record Line(int net, int node, double x1, double y1, double x2, double y2, boolean rail, Branch branch) {}
+    public record Line(
+            int net,
+            int node,
+            double x1,
+            double y1,
+            double x2,
+            double y2,
+            boolean rail,
+            Branch branch,
+            boolean field) {}
 
     /** A joint: three or more pieces meet. */
     public record Dot(int net, int node, double x, double y) {}

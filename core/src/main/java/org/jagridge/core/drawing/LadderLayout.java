@@ -3,11 +3,14 @@ package org.jagridge.core.drawing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.drawing.Ladder.Text;
 import org.jagridge.core.drawing.Ladder.Text.Anchor;
 import org.jagridge.core.drawing.Ladder.TextKind;
@@ -43,6 +46,7 @@ public final class LadderLayout {
     private final List<Branch> spares = new ArrayList<>();
     private final Map<Branch, Integer> rungOf = new HashMap<>();
     private final Map<Integer, Integer> numberOf = new HashMap<>();
+    private final Set<Integer> fieldNodes = new HashSet<>();
     private final List<Ladder.Line> lines = new ArrayList<>();
     private final List<Ladder.Dot> dots = new ArrayList<>();
     private final List<Ladder.Symbol> symbols = new ArrayList<>();
@@ -52,6 +56,18 @@ public final class LadderLayout {
     private LadderLayout(Assembly assembly) {
         this.assembly = assembly;
         nets = new Nets(assembly);
+        for (Wire w : assembly.circuit().wires()) {
+            if (w.run() == Wire.Run.FIELD) {
+                fieldNodes.add(assembly.node(w.from()).orElseThrow());
+                fieldNodes.add(assembly.node(w.to()).orElseThrow());
+            }
+        }
+        for (Wire w : assembly.circuit().wires()) {
+            if (w.run() == Wire.Run.FACTORY) {
+                fieldNodes.remove(assembly.node(w.from()).orElseThrow());
+                fieldNodes.remove(assembly.node(w.to()).orElseThrow());
+            }
+        }
     }
 
     public static Ladder of(Assembly assembly) {
@@ -309,7 +325,7 @@ public final class LadderLayout {
         Map<Integer, Double> numbered = new HashMap<>();
         for (LadderSection.Placed p : section.placed()) {
             place(c, p, numbered);
-            if (p.branch().role().consumes()) {
+            if (p.branch().role().consumes() || p.branch().role() == Role.ABSENT) {
                 functions.computeIfAbsent(p.row(), r -> new ArrayList<>()).add(function(p.branch()));
             }
         }
@@ -337,7 +353,7 @@ public final class LadderLayout {
         String name = n.named(names);
         String label = name == null ? ref : name;
         double bottom = c.y(c.section.rows() - 1) + 18;
-        lines.add(new Ladder.Line(net, n.nodes().get(0), x, c.top + 18, x, bottom, true, null));
+        lines.add(new Ladder.Line(net, n.nodes().get(0), x, c.top + 18, x, bottom, true, null, false));
         double half = new Text(TextKind.RAIL, 0, 0, Anchor.START, label, ref).width() / 2;
         width = Math.max(width, x);
         return text(TextKind.RAIL, Math.max(x, free + half), c.top + 12, Anchor.MIDDLE, label, ref);
@@ -357,8 +373,8 @@ public final class LadderLayout {
             return;
         }
         double begin = c.isOpenEnd(p.left()) ? c.columnStart[p.column()] - 3 : c.x(p.left());
-        lines.add(new Ladder.Line(p.left(), leftNode, begin, y, x - half, y, false, b));
-        lines.add(new Ladder.Line(p.right(), rightNode, x + half, y, c.x(p.right()), y, false, b));
+        lines.add(new Ladder.Line(p.left(), leftNode, begin, y, x - half, y, false, b, isField(leftNode)));
+        lines.add(new Ladder.Line(p.right(), rightNode, x + half, y, c.x(p.right()), y, false, b, isField(rightNode)));
         if (c.isOpenEnd(p.right())) {
             String open = (p.flipped() ? b.a() : b.b()).name();
             text(TextKind.OPEN_END, c.columnEnd[p.column()] - 2, y + 10.5, Anchor.END, open, b.owner());
@@ -393,10 +409,15 @@ public final class LadderLayout {
         double far = fromTheRight ? x - half : x + half;
         double turn = fromTheRight ? c.columnStart[p.column()] + 3 : c.columnEnd[p.column()] - 3;
         int node = b.nodeA();
-        lines.add(new Ladder.Line(net, node, c.x(net), y, near, y, false, b));
-        lines.add(new Ladder.Line(net, node, far, y, turn, y, false, b));
-        lines.add(new Ladder.Line(net, node, turn, y, turn, back, false, b));
-        lines.add(new Ladder.Line(net, node, turn, back, c.x(net), back, false, b));
+        lines.add(new Ladder.Line(net, node, c.x(net), y, near, y, false, b, isField(node)));
+        lines.add(new Ladder.Line(net, node, far, y, turn, y, false, b, isField(node)));
+        lines.add(new Ladder.Line(net, node, turn, y, turn, back, false, b, isField(node)));
+        lines.add(new Ladder.Line(net, node, turn, back, c.x(net), back, false, b, isField(node)));
+    }
+
+    /** Whether the wires at a node, if there are any, are all field wiring. */
+    private boolean isField(int node) {
+        return fieldNodes.contains(node);
     }
 
     private boolean isOnASpare(int net) {
@@ -414,7 +435,7 @@ public final class LadderLayout {
             }
             double x = c.x(net);
             int node = nets.all().get(net).nodes().get(0);
-            lines.add(new Ladder.Line(net, node, x, c.y(rows[0]), x, c.y(rows[1]), false, null));
+            lines.add(new Ladder.Line(net, node, x, c.y(rows[0]), x, c.y(rows[1]), false, null, false));
             Map<Integer, Integer> pieces = new TreeMap<>();
             for (LadderSection.Placed p : c.section.placed()) {
                 if (p.left() == net) {
@@ -460,7 +481,7 @@ public final class LadderLayout {
     /** A short end with the number of the wire it belongs to, where it has one. */
     private void stub(Branch b, int node, double from, double to, double y, Anchor anchor) {
         int net = nets.ofNode(node);
-        lines.add(new Ladder.Line(net, node, from, y, to, y, false, b));
+        lines.add(new Ladder.Line(net, node, from, y, to, y, false, b, isField(node)));
         if (numberOf.containsKey(net)) {
             double x = anchor == Anchor.START ? to + 2 : to - 2;
             text(TextKind.WIRE_NUMBER, x, y + 4, anchor, Integer.toString(numberOf.get(net)), netRef(net));
@@ -492,6 +513,9 @@ public final class LadderLayout {
 
     /** Under a coil the rungs of its contacts, at a contact its terminals and the rung of its coil. */
     private String detail(Branch b) {
+        if (b.role() == Role.ABSENT) {
+            return "not fitted";
+        }
         if (b.role() == Role.COIL) {
             return crossReference(b.owner());
         }

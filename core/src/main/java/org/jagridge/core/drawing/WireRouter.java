@@ -25,14 +25,18 @@ import java.util.Set;
  */
 final class WireRouter {
     /**
-     * A wire to route, from the point before one post to the point before the other.
+     * A wire to route.
      *
      * @param net wires of one net may touch
      * @param cable the cable whose core it is, or null
+     * @param points x and y of what it must pass: the point before one post, its cable's glands where it has some, the
+     *     point before the other post
      */
-    record Job(String wire, int net, String cable, int x1, int y1, int x2, int y2) {
+    record Job(String wire, int net, String cable, List<int[]> points) {
         private int span() {
-            return Math.abs(x1 - x2) + Math.abs(y1 - y2);
+            int[] a = points.get(0);
+            int[] b = points.get(points.size() - 1);
+            return Math.abs(a[0] - b[0]) + Math.abs(a[1] - b[1]);
         }
     }
 
@@ -204,14 +208,33 @@ final class WireRouter {
         return wires;
     }
 
-    /** The cheapest way, or null; {@code pushing} allows to lie on other nets, at a price. */
+    /** The cheapest way through all points, or null; {@code pushing} allows to lie on other nets, at a price. */
     private int[] way(Job job, boolean pushing) {
+        int[] whole = {at(job.points().get(0))};
+        for (int i = 1; i < job.points().size(); i++) {
+            int arrived = whole.length == 1 ? VERTICAL : orientation(whole[whole.length - 2], whole[whole.length - 1]);
+            int[] leg = leg(job, whole[whole.length - 1], arrived, job.points().get(i), pushing);
+            if (leg == null) {
+                return null;
+            }
+            int[] longer = Arrays.copyOf(whole, whole.length + leg.length - 1);
+            System.arraycopy(leg, 1, longer, whole.length, leg.length - 1);
+            whole = longer;
+        }
+        return whole;
+    }
+
+    private int at(int[] p) {
+        return p[1] * width + p[0];
+    }
+
+    private int[] leg(Job job, int startPoint, int arrived, int[] to, boolean pushing) {
         search++;
         open.clear();
-        int start = 2 * (job.y1() * width + job.x1()) + VERTICAL;
-        int goalPoint = job.y2() * width + job.x2();
-        int homeA = place[job.y1() * width + job.x1()];
-        int homeB = place[goalPoint];
+        int start = 2 * startPoint + arrived;
+        int goalPoint = at(to);
+        int homeA = place[at(job.points().get(0))];
+        int homeB = place[at(job.points().get(job.points().size() - 1))];
         boolean hasSiblings = job.cable() != null && routedCables.contains(job.cable());
         int least = hasSiblings ? HASTE_BESIDE_ITS_CABLE : HASTE;
         cost[start] = 0;
@@ -227,7 +250,7 @@ final class WireRouter {
                 goal = state;
                 break;
             }
-            if (open.polledKey() > cost[state] + ahead(point, in, job, least)) {
+            if (open.polledKey() > cost[state] + ahead(point, in, to, least)) {
                 continue;
             }
             int x = point % width;
@@ -248,7 +271,7 @@ final class WireRouter {
                     seen[target] = search;
                     cost[target] = total;
                     from[target] = state;
-                    open.add(total + ahead(next, out, job, least), target);
+                    open.add(total + ahead(next, out, to, least), target);
                 }
             }
         }
@@ -256,9 +279,9 @@ final class WireRouter {
     }
 
     /** What the way from here will cost at about the least: its length, and the bends that it can't do without. */
-    private int ahead(int point, int orientation, Job job, int perStep) {
-        int dx = Math.abs(point % width - job.x2());
-        int dy = Math.abs(point / width - job.y2());
+    private int ahead(int point, int orientation, int[] to, int perStep) {
+        int dx = Math.abs(point % width - to[0]);
+        int dy = Math.abs(point / width - to[1]);
         int bends = dx == 0 ? (orientation == VERTICAL || dy == 0 ? 0 : 1) : orientation == VERTICAL ? 2 : 1;
         return perStep * (dx + dy) + BEND * bends;
     }

@@ -140,7 +140,12 @@ public final class Assembly {
             List<String> names = type.terminals(params);
             names.forEach(t -> node(new Terminal(part.id(), t)));
             PartDraft draft = new PartDraft(this, part, params);
-            Behaviour<?> behaviour = part.fitted() ? type.build(draft) : NotFitted.build(draft, names);
+            int before = branches.size();
+            Behaviour<?> behaviour = type.build(draft);
+            if (!part.fitted()) {
+                List<Branch> absent = List.copyOf(branches.subList(before, branches.size()));
+                behaviour = NotFitted.build(draft, names, absent);
+            }
             members.add(new Member(members.size(), part, params, behaviour, type.inputs(params)));
         }
 

@@ -11,6 +11,8 @@ import org.jagridge.core.network.Network;
 /** Gives a part type what it needs to put one part into a circuit's network. */
 public final class PartDraft {
     private static final String HIDDEN = "_";
+    /** Label of what stands in for a part that is not fitted. */
+    static final String BYPASS = "bypass";
 
     private final Assembly.Draft assembly;
     private final Part part;
@@ -54,7 +56,7 @@ public final class PartDraft {
                 assembly.node(tb),
                 shown(a),
                 shown(b),
-                role,
+                label.equals(BYPASS) ? role : there(role),
                 shape,
                 restClosed,
                 true);
@@ -82,14 +84,22 @@ public final class PartDraft {
 
     /** A source between two terminals, hot pole first, that also tells the network its return pole. */
     public Branch source(String hot, String ret, Role role, Shape shape) {
-        assembly.network.returnPole(assembly.node(new Terminal(part.id(), ret)));
+        if (part.fitted()) {
+            assembly.network.returnPole(assembly.node(new Terminal(part.id(), ret)));
+        }
         return branch(hot, ret, hot + "-" + ret, role, shape, false);
     }
 
     /** A source whose second pole is a node inside the part. */
     public Branch hiddenSource(String hot, int inner) {
         Terminal ta = new Terminal(part.id(), hot);
-        return assembly.add(part.id(), hot, assembly.node(ta), inner, ta, null, Role.SOURCE, Shape.SUPPLY, false, true);
+        return assembly.add(
+                part.id(), hot, assembly.node(ta), inner, ta, null, there(Role.SOURCE), Shape.SUPPLY, false, true);
+    }
+
+    /** What a branch is for, unless the part isn't there. */
+    private Role there(Role role) {
+        return part.fitted() || role == Role.EARTHING ? role : Role.ABSENT;
     }
 
     /** A node that no terminal reaches. */

@@ -20,6 +20,8 @@ public enum Role {
     PRIMARY,
     /** The winding of a transformer that gives power: hot pole (from), return pole (to). */
     SECONDARY,
+    /** What an option would put there that isn't fitted: drawn pale, never joined. */
+    ABSENT,
     /** Bonds to earth and stray capacitance: real, but not drawn. */
     EARTHING;
 

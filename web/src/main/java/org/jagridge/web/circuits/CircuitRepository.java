@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
@@ -15,6 +16,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** The tables circuit and circuit_revision. */
 @Repository
 public class CircuitRepository {
+    private static final int LONGEST_WORDS = 1000;
+
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -26,19 +29,61 @@ public class CircuitRepository {
     /** A circuit with its newest revision. */
     public record Row(long id, String slug, String name, long revisionId, int revision) {}
 
+    /**
+     * One revision without its file.
+     *
+     * @param content the number of the revision that first had this file
+     * @param madeFrom the content that was changed to make it, or null for the first
+     * @param words what was done
+     */
+    public record Revision(long id, int number, int content, Integer madeFrom, String words, OffsetDateTime at) {}
+
     /** Stores a new circuit as revision 1. */
     @Transactional
-    public long add(String slug, String name, String body) {
-        OffsetDateTime now = OffsetDateTime.now(clock);
+    public long add(String slug, String name, String body, String words) {
         KeyHolder keys = new GeneratedKeyHolder();
         jdbc.sql("insert into circuit (slug, name, created_at) values (?, ?, ?)")
-                .params(slug, name, now)
+                .params(slug, name, OffsetDateTime.now(clock))
                 .update(keys, "id");
         long id = keys.getKey().longValue();
-        jdbc.sql("insert into circuit_revision (circuit_id, number, body, created_at) values (?, 1, ?, ?)")
-                .params(id, body, now)
-                .update();
+        insert(id, 1, 1, null, body, words);
         return id;
+    }
+
+    /**
+     * Stores the next revision of a circuit and its name.
+     *
+     * @param content the number of the revision that had this body before, or null for a new one
+     * @return false, and nothing stored, where somebody else has stored that revision in the meantime
+     */
+    @Transactional
+    public boolean addRevision(
+            long circuitId, int number, Integer content, Integer madeFrom, String name, String body, String words) {
+        try {
+            insert(circuitId, number, content == null ? number : content, madeFrom, body, words);
+        } catch (DuplicateKeyException e) {
+            return false;
+        }
+        jdbc.sql("update circuit set name = ? where id = ?")
+                .params(name, circuitId)
+                .update();
+        return true;
+    }
+
+    private void insert(long circuitId, int number, int content, Integer madeFrom, String body, String words) {
+        jdbc.sql("""
+                        insert into circuit_revision (circuit_id, number, content, made_from, body, words, created_at)
+                        values (?, ?, ?, ?, ?, ?, ?)
+                        """)
+                .params(
+                        circuitId,
+                        number,
+                        content,
+                        madeFrom,
+                        body,
+                        words.length() <= LONGEST_WORDS ? words : words.substring(0, LONGEST_WORDS - 1) + "…",
+                        OffsetDateTime.now(clock))
+                .update();
     }
 
     public List<Row> all() {
@@ -50,6 +95,15 @@ public class CircuitRepository {
                 .param(slug)
                 .query(CircuitRepository::row)
                 .optional();
+    }
+
+    /**
+     * The circuit of an address.
+     *
+     * @throws NotFoundException where there is none
+     */
+    public Row require(String slug) {
+        return find(slug).orElseThrow(() -> new NotFoundException("There is no circuit \"" + slug + "\"."));
     }
 
     public Optional<Row> find(long id) {
@@ -77,6 +131,23 @@ public class CircuitRepository {
                 rs.getString("name"),
                 rs.getLong("revision_id"),
                 rs.getInt("number"));
+    }
+
+    /** All revisions of a circuit, newest first. */
+    public List<Revision> revisions(long circuitId) {
+        return jdbc.sql("""
+                        select id, number, content, made_from, words, created_at
+                        from circuit_revision where circuit_id = ? order by number desc
+                        """)
+                .param(circuitId)
+                .query((rs, n) -> new Revision(
+                        rs.getLong("id"),
+                        rs.getInt("number"),
+                        rs.getInt("content"),
+                        rs.getObject("made_from", Integer.class),
+                        rs.getString("words"),
+                        rs.getObject("created_at", OffsetDateTime.class)))
+                .list();
     }
 
     /** The file of a revision. */

@@ -39,7 +39,7 @@ class DemoLoader implements ApplicationRunner {
                 String body =
                         new ClassPathResource("demo/" + slug + ".json").getContentAsString(StandardCharsets.UTF_8);
                 Circuit circuit = CircuitReader.read(body);
-                circuits.add(slug, circuit.name(), body);
+                circuits.add(slug, circuit.name(), body, "first entry");
                 LOG.info("Loaded the demo circuit {}", slug);
             }
         }

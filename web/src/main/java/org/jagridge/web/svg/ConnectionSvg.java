@@ -2,6 +2,7 @@ package org.jagridge.web.svg;
 
 import java.util.Locale;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.drawing.Connection;
 import org.jagridge.core.drawing.Connection.Box;
@@ -37,27 +38,46 @@ public final class ConnectionSvg {
                 "connection",
                 "Connection diagram: " + circuit.name(),
                 style);
-        for (Box place : connection.places()) {
-            svg.element(
-                    "rect",
-                    "class",
-                    "place",
-                    "x",
-                    place.x(),
-                    "y",
-                    place.y(),
-                    "width",
-                    place.width(),
-                    "height",
-                    place.height(),
-                    "rx",
-                    5);
-            svg.text(place.titleAt().x(), place.titleAt().y(), place.title(), "start", "t-place");
-        }
+        connection.places().forEach(this::place);
+        connection.sleeves().forEach(this::sleeve);
         connection.parts().forEach(this::part);
         connection.wires().forEach(this::wire);
         connection.posts().forEach(this::post);
         return svg.close("svg").toString();
+    }
+
+    private void place(Box place) {
+        svg.open("g", "class", "place-box", "data-place", place.id());
+        svg.title("place " + place.id() + ", " + place.title());
+        svg.element(
+                "rect",
+                "class",
+                "place",
+                "x",
+                place.x(),
+                "y",
+                place.y(),
+                "width",
+                place.width(),
+                "height",
+                place.height(),
+                "rx",
+                5);
+        svg.text(place.titleAt().x(), place.titleAt().y(), place.title(), "start", "t-place");
+        svg.close("g");
+    }
+
+    /** A piece of a cable's jacket; pieces of neighbouring cores run into one band. */
+    private void sleeve(Connection.Sleeve s) {
+        String d = "M" + Svg.number(s.from().x()) + " " + Svg.number(s.from().y()) + "L" + Svg.number(s.to().x()) + " "
+                + Svg.number(s.to().y());
+        svg.open("path", "class", "sleeve", "data-cable", s.cable(), "d", d);
+        svg.title("cable " + s.cable());
+        svg.close("path");
+    }
+
+    private String placeOf(String part) {
+        return circuit.part(part).map(Part::place).orElse(part);
     }
 
     private void part(Box box) {
@@ -65,8 +85,23 @@ public final class ConnectionSvg {
         boolean works = live != null
                 && assembly.branchesOf(box.id()).stream().anyMatch(b -> Symbols.shows(b.shape()) && live.works(b));
         String css = "part" + (works ? " on" : "") + (live != null && live.burnt(box.id()) ? " burnt" : "");
-        svg.open("g", "class", css, "data-part", box.id(), "data-signal", signal, "tabindex", 0, "role", "button");
-        svg.title(box.title() + ", " + box.note() + (signal == null ? "" : ", " + signal));
+        boolean fitted = circuit.part(box.id()).map(Part::fitted).orElse(true);
+        svg.open(
+                "g",
+                "class",
+                fitted ? css : css + " absent",
+                "data-part",
+                box.id(),
+                "data-in-place",
+                placeOf(box.id()),
+                "data-signal",
+                signal,
+                "tabindex",
+                0,
+                "role",
+                "button");
+        svg.title(box.title() + ", " + box.note() + (fitted ? "" : ", not fitted")
+                + (signal == null || !fitted ? "" : ", " + signal));
         svg.element(
                 "rect",
                 "class",
@@ -102,7 +137,18 @@ public final class ConnectionSvg {
         String css = "wire " + side + (flows ? " flow" : "") + (broken ? " broken" : "")
                 + (wire.run() == Wire.Run.FIELD ? " field" : "");
         String colour = circuit.colourOf(wire);
-        svg.open("g", "class", css, "data-wire", wire.id(), "tabindex", 0, "role", "button");
+        svg.open(
+                "g",
+                "class",
+                css,
+                "data-wire",
+                wire.id(),
+                "data-cable-of",
+                wire.cable(),
+                "tabindex",
+                0,
+                "role",
+                "button");
         svg.title(
                 "wire " + wire.id() + (colour == null ? "" : ", " + colour) + ", " + wire.from() + " to " + wire.to());
         svg.element("path", "class", "halo", "d", d);
@@ -132,6 +178,8 @@ public final class ConnectionSvg {
                 p.terminal(),
                 "data-part",
                 p.terminal().part(),
+                "data-in-place",
+                placeOf(p.terminal().part()),
                 "tabindex",
                 0,
                 "role",

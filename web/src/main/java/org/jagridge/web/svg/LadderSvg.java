@@ -4,6 +4,7 @@ import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.drawing.Ladder;
 import org.jagridge.core.drawing.Net;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
 
 /** Writes a ladder: its geometry, and over it the live state where one is given. */
 public final class LadderSvg {
@@ -57,7 +58,8 @@ public final class LadderSvg {
 
     private void line(Ladder.Line l) {
         boolean flows = live != null && l.branch() != null && live.flows(l.branch());
-        String css = "line " + side(l.node()) + (l.rail() ? " rail" : "") + (flows ? " flow" : "");
+        String css = "line " + side(l.node()) + (l.rail() ? " rail" : "") + (flows ? " flow" : "")
+                + (l.field() ? " field" : "");
         svg.element(
                 "path",
                 "class",
@@ -75,7 +77,8 @@ public final class LadderSvg {
         boolean works = live != null && live.works(b);
         String signal = live == null ? null : live.frame().signals().get(b.owner());
         String css = "symbol" + (live != null && live.flows(b) ? " flow" : "")
-                + (live != null && live.burnt(b.owner()) ? " burnt" : "");
+                + (live != null && live.burnt(b.owner()) ? " burnt" : "")
+                + (b.role() == Role.ABSENT ? " absent" : "");
         svg.open(
                 "g",
                 "class",

@@ -1,0 +1,175 @@
+package org.jagridge.web.edit;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.edit.CircuitDiff;
+import org.jagridge.core.edit.Edit;
+import org.jagridge.core.edit.Edits;
+import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.CircuitWriter;
+import org.jagridge.web.circuits.CircuitRepository;
+import org.jagridge.web.circuits.CircuitRepository.Revision;
+import org.jagridge.web.circuits.CircuitRepository.Row;
+import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.NotFoundException;
+import org.springframework.stereotype.Service;
+
+/** Stores every change of a circuit as a revision; never over somebody else's. */
+@Service
+class EditService {
+    private final CircuitRepository circuits;
+    private final CircuitStore store;
+
+    EditService(CircuitRepository circuits, CircuitStore store) {
+        this.circuits = circuits;
+        this.store = store;
+    }
+
+    /** What was changed since a revision that a change was meant for. */
+    static final class StaleException extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+        private final transient Row row;
+        private final transient List<CircuitDiff.Line> since;
+
+        StaleException(Row row, List<CircuitDiff.Line> since) {
+            super("the circuit has been changed since");
+            this.row = row;
+            this.since = since;
+        }
+
+        Row row() {
+            return row;
+        }
+
+        List<CircuitDiff.Line> since() {
+            return since;
+        }
+    }
+
+    /**
+     * Applies what a form asks for to the revision it was filled in for.
+     *
+     * @throws StaleException where that revision isn't the newest any more
+     */
+    synchronized void apply(String slug, int base, String what, Map<String, String> fields) {
+        Row row = circuits.require(slug);
+        if (row.revision() != base) {
+            throw stale(row, base);
+        }
+        Circuit before = store.revision(row.revisionId()).circuit();
+        Edit edit = FormEdits.read(what, fields, before);
+        Circuit after = edit.applyTo(before);
+        if (!after.equals(before) && !CircuitDiff.between(before, after).isEmpty()) {
+            store(row, null, content(row).content(), after, edit.words());
+        }
+    }
+
+    private StaleException stale(Row row, int base) {
+        Circuit then = revision(row, base)
+                .map(r -> store.revision(r.id()).circuit())
+                .orElseThrow(() -> new NotFoundException("There is no revision " + base + "."));
+        return new StaleException(
+                row, CircuitDiff.between(then, store.revision(row.revisionId()).circuit()));
+    }
+
+    private void store(Row row, Integer content, Integer madeFrom, Circuit circuit, String words) {
+        String body = CircuitWriter.write(circuit);
+        if (!circuits.addRevision(row.id(), row.revision() + 1, content, madeFrom, circuit.name(), body, words)) {
+            throw stale(circuits.require(row.slug()), row.revision());
+        }
+    }
+
+    private Revision content(Row row) {
+        return circuits.revisions(row.id()).get(0);
+    }
+
+    private Optional<Revision> revision(Row row, int number) {
+        return circuits.revisions(row.id()).stream()
+                .filter(r -> r.number() == number)
+                .findFirst();
+    }
+
+    /** The revision whose content undo brings back. */
+    private Optional<Revision> undoable(Row row) {
+        int content = content(row).content();
+        return revision(row, content).map(Revision::madeFrom).flatMap(from -> revision(row, from));
+    }
+
+    /** What undo would undo, or empty where there is nothing. */
+    Optional<String> undoWords(Row row) {
+        return undoable(row).flatMap(r -> revision(row, content(row).content())).map(Revision::words);
+    }
+
+    /** The revision whose content redo brings back: the newest that was made of what is there now. */
+    Optional<Revision> redoable(Row row) {
+        int content = content(row).content();
+        return circuits.revisions(row.id()).stream()
+                .filter(r -> r.number() == r.content() && r.madeFrom() != null && r.madeFrom() == content)
+                .findFirst();
+    }
+
+    /** Brings an earlier content back as a new revision. */
+    synchronized void bringBack(String slug, int base, String verb) {
+        Row row = circuits.require(slug);
+        if (row.revision() != base) {
+            throw stale(row, base);
+        }
+        Optional<Revision> target = verb.equals("undo") ? undoable(row) : redoable(row);
+        Revision r = target.orElseThrow(() -> new NotFoundException("There is nothing to " + verb + "."));
+        Revision undone =
+                verb.equals("undo") ? revision(row, content(row).content()).orElseThrow() : r;
+        store(row, r.content(), null, store.revision(r.id()).circuit(), verb + ": " + undone.words());
+    }
+
+    /** Brings any revision back as a new one. */
+    synchronized void restore(String slug, int number) {
+        Row row = circuits.require(slug);
+        Revision r =
+                revision(row, number).orElseThrow(() -> new NotFoundException("There is no revision " + number + "."));
+        store(row, null, content(row).content(), store.revision(r.id()).circuit(), "as it was at revision " + number);
+    }
+
+    /** A revision's circuit. */
+    Circuit circuit(Row row, int number) {
+        return revision(row, number)
+                .map(r -> store.revision(r.id()).circuit())
+                .orElseThrow(() -> new NotFoundException("There is no revision " + number + "."));
+    }
+
+    List<Revision> revisions(Row row) {
+        return circuits.revisions(row.id());
+    }
+
+    /** Keeps both: applies a form to the revision it was filled in for, and stores that as a circuit of its own. */
+    synchronized String copyWith(String slug, int base, String what, Map<String, String> fields) {
+        Row row = circuits.require(slug);
+        Circuit before = circuit(row, base);
+        Edit edit = FormEdits.read(what, fields, before);
+        Circuit named =
+                Edits.name(before.name() + " (second version)", before.notes()).applyTo(edit.applyTo(before));
+        return add(named, edit.words() + ", kept apart from " + row.name() + " revision " + row.revision());
+    }
+
+    /** Stores a new circuit under a slug of its own. */
+    synchronized String add(Circuit circuit, String words) {
+        String plain = circuit.name()
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-|-$", "");
+        String stem = plain.isEmpty() ? "circuit" : plain.substring(0, Math.min(50, plain.length()));
+        String slug = stem;
+        for (int i = 2; circuits.find(slug).isPresent(); i++) {
+            slug = stem + "-" + i;
+        }
+        circuits.add(slug, circuit.name(), CircuitWriter.write(circuit), words);
+        return slug;
+    }
+
+    /** Reads a circuit file and stores it. */
+    String addFile(String json) {
+        return add(CircuitReader.read(json), "read in from a file");
+    }
+}

@@ -1,0 +1,240 @@
+package org.jagridge.web.edit;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Cable;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.ConductorSize;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDeclaration;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.drawing.Arrangement;
+import org.jagridge.core.edit.ChainEntry;
+import org.jagridge.core.edit.Edit;
+import org.jagridge.core.edit.Edits;
+import org.jagridge.core.edit.PartText;
+import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.format.WireListCsv;
+import org.jagridge.core.part.PartTypes;
+
+/** Reads what a form of the editor asks for. Every field is text; an empty one is as good as none. */
+final class FormEdits {
+    private final Map<String, String> fields;
+    private final Circuit circuit;
+
+    private FormEdits(Map<String, String> fields, Circuit circuit) {
+        this.fields = fields;
+        this.circuit = circuit;
+    }
+
+    /**
+     * The edit that a form asks for.
+     *
+     * @param what the last part of the form's address
+     * @throws MalformedException where a field can't be read
+     */
+    static Edit read(String what, Map<String, String> fields, Circuit circuit) {
+        return new FormEdits(fields, circuit).read(what);
+    }
+
+    private Edit read(String what) {
+        return switch (what) {
+            case "wire" -> Edits.wire(field("old"), wire());
+            case "part" -> Edits.part(field("old"), part());
+            case "cable" -> Edits.cable(field("old"), cable());
+            case "place" -> Edits.place(field("old"), place());
+            case "remove-wire" -> Edits.removeWire(required("old"));
+            case "remove-part" -> Edits.removePart(required("old"));
+            case "remove-cable" -> Edits.removeCable(required("old"));
+            case "remove-place" -> Edits.removePlace(required("old"));
+            case "chain" -> Edits.wires(ChainEntry.read(required("line"), circuit, run()));
+            case "join" -> Edits.wires(List.of(join()));
+            case "paste" -> Edits.wires(pasted());
+            case "wire-list" -> wireList();
+            case "name" -> Edits.name(required("name"), field("notes"));
+            case "move" -> move();
+            case "arrange" -> Edits.layout("arranged the drawing anew", Arrangement::without);
+            case "circuit" -> Edits.replace("read in from a file", CircuitReader.read(required("json")));
+            default -> throw problem("there is no change called " + what);
+        };
+    }
+
+    private String field(String name) {
+        String value = fields.getOrDefault(name, "").strip();
+        return value.isEmpty() ? null : value;
+    }
+
+    private String required(String name) {
+        String value = field(name);
+        if (value == null) {
+            throw problem(name + " is missing");
+        }
+        return value;
+    }
+
+    private static MalformedException problem(String message) {
+        return new MalformedException(List.of(new Problem("", message)));
+    }
+
+    private Terminal terminal(String name) {
+        String text = required(name);
+        if (!Terminal.isWellFormed(text)) {
+            throw problem(name + ": \"" + text + "\" is not a terminal; write PART.TERMINAL, like K1.A1");
+        }
+        return Terminal.parse(text);
+    }
+
+    private Wire.Run run() {
+        return "factory".equals(field("run")) ? Wire.Run.FACTORY : Wire.Run.FIELD;
+    }
+
+    private ConductorSize size() {
+        String word = field("size");
+        return word == null
+                ? null
+                : ConductorSize.of(word)
+                        .orElseThrow(
+                                () -> problem("\"" + word + "\" is no conductor size; write it like 18AWG or 1.5mm2"));
+    }
+
+    private Double length() {
+        String text = field("length");
+        try {
+            return text == null ? null : Double.valueOf(text.replace(',', '.'));
+        } catch (NumberFormatException e) {
+            throw problem("the length \"" + text + "\" is not a number of metres");
+        }
+    }
+
+    private Wire wire() {
+        String old = field("old");
+        String id = field("id");
+        String cable = field("cable");
+        String colour = field("colour");
+        // in a cable the colour tells the core
+        String core = cable == null ? null : colour;
+        List<String> atEnds = old == null
+                ? List.of()
+                : circuit.wire(old).map(Wire::colourAtEnds).orElse(List.of());
+        return new Wire(
+                id == null ? old == null ? "" : old : id,
+                terminal("from"),
+                terminal("to"),
+                cable == null ? colour : null,
+                size(),
+                length(),
+                run(),
+                cable,
+                core,
+                atEnds);
+    }
+
+    private Wire join() {
+        return new Wire(
+                "", terminal("from"), terminal("to"), field("colour"), null, null, run(), null, null, List.of());
+    }
+
+    private Part part() {
+        String typeName = required("type");
+        PartDeclaration type = PartTypes.catalogue()
+                .find(typeName)
+                .orElseThrow(() -> problem("there is no part type \"" + typeName + "\"; see the catalogue"));
+        String old = field("old");
+        String fitted = field("fitted");
+        Map<String, String> labels =
+                old == null ? Map.of() : circuit.part(old).map(Part::labels).orElse(Map.of());
+        String ratings = field("params");
+        return new Part(
+                required("id"),
+                typeName,
+                field("place") == null && circuit.places().size() == 1
+                        ? circuit.places().get(0).id()
+                        : required("place"),
+                field("name"),
+                ratings == null ? Map.of() : PartText.read(ratings, type),
+                fitted == null || fitted.equals("yes"),
+                "bypassed".equals(fitted) ? Part.WhenNotFitted.BYPASS : Part.WhenNotFitted.OPEN,
+                labels);
+    }
+
+    private Cable cable() {
+        return new Cable(
+                required("id"),
+                required("from"),
+                required("to"),
+                length(),
+                size(),
+                Arrays.stream(required("cores").split(","))
+                        .map(String::strip)
+                        .filter(s -> !s.isEmpty())
+                        .toList());
+    }
+
+    private Place place() {
+        String access = field("access");
+        try {
+            return new Place(
+                    required("id"),
+                    field("name") == null ? required("id") : field("name"),
+                    access == null ? Place.Access.PANEL : Place.Access.of(access));
+        } catch (IllegalArgumentException e) {
+            throw problem("access \"" + access + "\" is none of hand, wall, panel, outdoor, ladder, roof");
+        }
+    }
+
+    /** Rows from a spreadsheet, with a header or with the columns from, to, colour. */
+    private List<Wire> pasted() {
+        String text = required("text");
+        String first = text.lines().findFirst().orElse("").toLowerCase(java.util.Locale.ROOT);
+        boolean header = first.contains("from") && first.contains("to");
+        char delimiter = first.contains("\t") ? '\t' : first.contains(";") ? ';' : ',';
+        return WireListCsv.read(
+                header ? text : String.join(String.valueOf(delimiter), headless(first, delimiter)) + "\n" + text);
+    }
+
+    private static List<String> headless(String first, char delimiter) {
+        List<String> names = List.of("from", "to", "colour", "size", "length_m", "run", "cable", "core");
+        int columns = first.split(java.util.regex.Pattern.quote(String.valueOf(delimiter)), -1).length;
+        return names.subList(0, Math.max(2, Math.min(columns, names.size())));
+    }
+
+    /** A wire list in place of all wires that are there. */
+    private Edit wireList() {
+        List<Wire> wires = WireListCsv.read(required("text"));
+        return new Edit("read in a wire list of " + wires.size() + " wires", c -> {
+            Circuit.Builder b = c.toBuilder();
+            b.wires().clear();
+            Circuit bare = b.build();
+            Circuit.Builder filled = bare.toBuilder();
+            wires.stream().filter(w -> !w.id().isEmpty()).forEach(filled.wires()::add);
+            List<Wire> nameless = wires.stream().filter(w -> w.id().isEmpty()).toList();
+            return Edits.wires(nameless).change().apply(filled.build());
+        });
+    }
+
+    private Edit move() {
+        String id = required("id");
+        int dx = steps("dx");
+        int dy = steps("dy");
+        return Edits.layout("moved " + id, c -> {
+            try {
+                return Arrangement.moved(c, id, dx, dy);
+            } catch (IllegalArgumentException e) {
+                throw problem(e.getMessage());
+            }
+        });
+    }
+
+    private int steps(String name) {
+        try {
+            return Integer.parseInt(required(name));
+        } catch (NumberFormatException e) {
+            throw problem(name + " is not a whole number of steps");
+        }
+    }
+}

@@ -1,0 +1,547 @@
+// The editor: rows are sent as they are left, one change after the other; the answer's new rows and drawings are put in
+// place without touching what is being typed. What could not be stored stays in its row, with the reason beside it.
+(function () {
+  "use strict";
+  const $ = (selector) => document.querySelector(selector);
+  const main = $("#edit");
+  const slug = main.dataset.slug;
+  const draftKey = `jagridge-draft-${slug}`;
+  const queue = [];
+  let base = Number(main.dataset.base);
+  let busy = false;
+  let joining = null;
+  let drag = null;
+
+  // ---- sending
+
+  function fieldsOf(container) {
+    const fields = {};
+    container.querySelectorAll("input[name],select[name],textarea[name]").forEach((f) => (fields[f.name] = f.value));
+    if (container.dataset.old) fields.old = container.dataset.old;
+    return fields;
+  }
+
+  // one change: what, its fields, and where to say what is wrong with it
+  function send(change) {
+    queue.push(change);
+    saved();
+    next();
+  }
+
+  function saved() {
+    const pending = queue.length + document.querySelectorAll("tr.pending").length;
+    $("#saved").textContent = pending ? `· ${pending} not stored yet` : "· everything is saved";
+    document.body.dataset.pending = pending;
+  }
+
+  async function next() {
+    if (busy || !queue.length) return;
+    busy = true;
+    const change = queue[0];
+    let response;
+    try {
+      response = await fetch(`/circuits/${slug}/${change.keepBoth ? "keep-both" : "edit"}/${change.what}`, {
+        method: "POST",
+        headers: { [main.dataset.tokenHeader]: main.dataset.token },
+        body: new URLSearchParams({ ...change.fields, base: change.base || base }),
+      });
+    } catch (e) {
+      busy = false;
+      offline();
+      return;
+    }
+    busy = false;
+    queue.shift();
+    if (response.ok && change.keepBoth) {
+      const copy = await response.json();
+      window.location = `/circuits/${copy.slug}/edit`;
+      return;
+    }
+    if (response.ok) {
+      $("#notice").replaceChildren();
+      merge(new DOMParser().parseFromString(await response.text(), "text/html"), change);
+      if (change.done) change.done();
+    } else if (response.status === 409) {
+      conflict(await response.json(), change);
+    } else {
+      const refusal = await response.json().catch(() => ({}));
+      const words = (refusal.problems || [{ message: refusal.detail || `This could not be stored (${response.status}).` }]).map((p) => p.message);
+      (change.wrong || say)(words);
+    }
+    saved();
+    next();
+  }
+
+  function notice(...children) {
+    const box = document.createElement("div");
+    box.className = "notice";
+    box.setAttribute("role", "alert");
+    box.append(...children);
+    $("#notice").replaceChildren(box);
+    return box;
+  }
+
+  function element(name, text, attributes = {}) {
+    const e = document.createElement(name);
+    e.textContent = text;
+    Object.entries(attributes).forEach(([k, v]) => e.setAttribute(k, v));
+    return e;
+  }
+
+  function say(words) {
+    notice(...words.map((w) => element("p", w)));
+  }
+
+  function offline() {
+    const again = element("button", "Try again", { type: "button" });
+    again.addEventListener("click", next);
+    notice(element("p", "The server does not answer. What you typed is kept here; try again when it is back. "), again);
+    saved();
+  }
+
+  // somebody else has changed the circuit: what, and what to do about it
+  function conflict(stale, change) {
+    const list = document.createElement("ul");
+    stale.since.slice(0, 12).forEach((w) => list.append(element("li", w)));
+    if (stale.since.length > 12) list.append(element("li", `and ${stale.since.length - 12} more`));
+    const choices = [
+      ["Put mine on top", () => send({ ...change, base: stale.newest })],
+      ["Keep both: mine in a circuit of its own", () => send({ ...change, keepBoth: true, base: change.base || base })],
+      ["Leave mine out", () => location.reload()],
+    ].map(([words, act]) => {
+      const button = element("button", words, { type: "button" });
+      button.addEventListener("click", () => {
+        $("#notice").replaceChildren();
+        act();
+      });
+      return button;
+    });
+    const box = notice(
+      element("p", `This circuit has been changed elsewhere since (it is at revision ${stale.newest}, this page shows ${base}). Your change is not stored yet. What changed:`),
+      list,
+      ...choices,
+    );
+    box.id = "conflict";
+    queue.length = 0;
+    choices[0].focus();
+  }
+
+  // ---- taking the answer in
+
+  const TABLES = ["wires", "parts", "places", "cables"];
+
+  function merge(page, change) {
+    const answer = page.querySelector("#edit");
+    base = Number(answer.dataset.base);
+    $("#revision").textContent = base;
+    document.title = page.title;
+    ["undo", "redo"].forEach((id) => {
+      const now = answer.querySelector(`#${id}`);
+      $(`#${id}`).disabled = now.disabled;
+      $(`#${id}`).title = now.title;
+    });
+    if (change.row) change.row.dataset.dirty = "";
+    TABLES.forEach((id) => mergeTable($(`#${id}`), answer.querySelector(`#${id}`)));
+    ["wires", "parts"].forEach((id) => ($(`#count-${id}`).textContent = answer.querySelector(`#count-${id}`).textContent));
+    ["#drawing-connections", "#drawing-ladder"].forEach((id) => {
+      const focused = document.activeElement && document.activeElement.closest(id) ? document.activeElement.dataset : null;
+      const again = focused && { ...focused };
+      $(id).innerHTML = answer.querySelector(id).innerHTML;
+      if (again) refocus($(id), again);
+    });
+    $("#lists").innerHTML = answer.querySelector("#lists").innerHTML;
+    window.drawings.showAll();
+    prepareDrawing();
+    findings();
+  }
+
+  function refocus(port, data) {
+    const key = ["terminal", "wire", "part", "place"].find((k) => data[k]);
+    const again = key && port.querySelector(`[data-${key}="${CSS.escape(data[key])}"][tabindex]`);
+    (again || port).focus();
+  }
+
+  // rows with the focus or with unsent changes are left alone
+  function mergeTable(here, there) {
+    const keep = new Set([...there.rows].map((r) => r.id));
+    [...here.rows].forEach((row) => {
+      if (!keep.has(row.id)) row.remove();
+    });
+    let at = null;
+    [...there.rows].forEach((row) => {
+      const mine = document.getElementById(row.id);
+      if (!mine) {
+        here.insertBefore(document.importNode(row, true), at ? at.nextSibling : here.firstChild);
+      } else if (!mine.contains(document.activeElement) && !mine.dataset.dirty && mine.innerHTML !== row.innerHTML) {
+        mine.replaceWith(document.importNode(row, true));
+      }
+      at = document.getElementById(row.id);
+    });
+  }
+
+  let findingsTimer = null;
+  function findings() {
+    clearTimeout(findingsTimer);
+    findingsTimer = setTimeout(async () => {
+      const asked = base;
+      const response = await fetch(`/circuits/${slug}/edit/findings`).catch(() => null);
+      if (!response || !response.ok || asked !== base) return;
+      const page = new DOMParser().parseFromString(await response.text(), "text/html");
+      $("#findings-body").replaceChildren(document.importNode(page.querySelector("#findings"), true));
+      document.body.dataset.checked = asked;
+    }, 150);
+  }
+
+  // ---- rows
+
+  function wrongRow(row, words) {
+    row.classList.add("wrong");
+    let line = row.nextElementSibling;
+    if (!line || !line.classList.contains("row-words")) {
+      line = document.createElement("tr");
+      line.className = "row-words";
+      line.append(element("td", "", { colspan: row.cells.length, role: "alert" }));
+      row.after(line);
+    }
+    line.cells[0].textContent = words.join("; ");
+  }
+
+  function right(row) {
+    row.classList.remove("wrong");
+    const line = row.nextElementSibling;
+    if (line && line.classList.contains("row-words")) line.remove();
+  }
+
+  function changeRow(row) {
+    right(row);
+    send({ what: row.dataset.what, fields: fieldsOf(row), row, wrong: (words) => wrongRow(row, words), done: () => right(row) });
+  }
+
+  // the new row's values go into a row of their own until they are stored, so that typing goes on at once
+  function addRow(row) {
+    const fields = fieldsOf(row);
+    const typed = Object.entries(fields).some(([name, v]) => v.trim() && !["run", "fitted"].includes(name) && !row.querySelector(`[name="${name}"]`).hasAttribute("data-keep"));
+    if (!typed) return;
+    const pending = pendingRow(row);
+    row.querySelectorAll("input[name],select[name]").forEach((f) => {
+      const copy = pending.querySelector(`[name="${f.name}"]`);
+      copy.value = f.value;
+      if (f.tagName === "INPUT" && !f.hasAttribute("data-keep")) f.value = "";
+    });
+    row.querySelector("input").focus();
+    sendPending(pending);
+  }
+
+  // a row of its own for values that aren't stored yet
+  function pendingRow(row) {
+    const pending = row.cloneNode(true);
+    pending.querySelectorAll("[id]").forEach((e) => e.removeAttribute("id"));
+    pending.classList.replace("new-row", "pending");
+    const discard = element("button", "discard", { type: "button", class: "quiet" });
+    discard.addEventListener("click", () => {
+      right(pending);
+      pending.remove();
+      keepDraft();
+    });
+    pending.querySelector("[data-add]").after(" ", discard);
+    row.before(pending);
+    return pending;
+  }
+
+  function sendPending(pending) {
+    right(pending);
+    send({
+      what: pending.dataset.what,
+      fields: fieldsOf(pending),
+      wrong: (words) => {
+        wrongRow(pending, words);
+        keepDraft();
+      },
+      done: () => {
+        right(pending);
+        pending.remove();
+        keepDraft();
+      },
+    });
+    keepDraft();
+  }
+
+  // rows that could not be stored survive the page
+  function keepDraft() {
+    const rows = [...document.querySelectorAll("tr.pending")].map((r) => ({ what: r.dataset.what, fields: fieldsOf(r) }));
+    if (rows.length) localStorage.setItem(draftKey, JSON.stringify(rows));
+    else localStorage.removeItem(draftKey);
+    saved();
+  }
+
+  function restoreDraft() {
+    let rows = [];
+    try {
+      rows = JSON.parse(localStorage.getItem(draftKey)) || [];
+    } catch (e) {
+      localStorage.removeItem(draftKey);
+    }
+    rows.forEach(({ what, fields }) => {
+      const row = document.querySelector(`tr.new-row[data-what="${what}"]`);
+      const pending = pendingRow(row);
+      Object.entries(fields).forEach(([name, value]) => {
+        const field = pending.querySelector(`[name="${name}"]`);
+        if (field) field.value = value;
+      });
+      wrongRow(pending, ["not stored yet; mend it and press Enter, or remove it"]);
+    });
+    saved();
+  }
+
+  document.addEventListener("input", (e) => {
+    const row = e.target.closest("tr[data-old]");
+    if (row) row.dataset.dirty = "yes";
+    const type = e.target.closest('input[list="types"]');
+    if (type) hint(type);
+  });
+
+  // the ratings that a type has, as soon as it is named
+  function hint(type) {
+    const option = document.querySelector(`#types option[value="${CSS.escape(type.value)}"]`);
+    const ratings = type.closest("tr").querySelector('[name="params"]');
+    if (option && ratings) {
+      ratings.placeholder = option.dataset.ratings;
+      ratings.title = option.dataset.ratings;
+    }
+  }
+
+  document.addEventListener("change", (e) => {
+    const row = e.target.closest("tr[data-old]");
+    if (row) changeRow(row);
+    if (e.target.id === "wire-list" || e.target.id === "circuit-file") readFile(e.target);
+  });
+
+  document.addEventListener("click", (e) => {
+    const remove = e.target.closest("[data-remove]");
+    if (remove) {
+      const row = remove.closest("tr");
+      send({ what: `remove-${remove.dataset.remove}`, fields: { old: row.dataset.old }, wrong: (words) => wrongRow(row, words) });
+    }
+    const add = e.target.closest("[data-add]");
+    if (add) {
+      const row = add.closest("tr");
+      if (row.classList.contains("pending")) sendPending(row);
+      else addRow(row);
+    }
+    const tab = e.target.closest('[role="tab"]');
+    if (tab) showTab(tab);
+    const act = e.target.closest("[data-act]");
+    if (act) send({ what: act.dataset.act, fields: {} });
+    const show = e.target.closest("[data-show]");
+    if (show) showDrawing(show.dataset.show);
+  });
+
+  document.addEventListener("submit", (e) => {
+    const form = e.target.closest("form[data-what]");
+    if (!form) return;
+    e.preventDefault();
+    const words = form.querySelector(".wrong-words");
+    words.textContent = "";
+    const field = form.querySelector("#line,#paste");
+    send({
+      what: form.dataset.what,
+      fields: fieldsOf(form),
+      wrong: (w) => (words.textContent = w.join("; ")),
+      done: () => {
+        if (field) field.value = "";
+      },
+    });
+  });
+
+  async function readFile(input) {
+    const file = input.files[0];
+    if (!file) return;
+    const form = input.closest("form");
+    const words = form.querySelector(".wrong-words");
+    words.textContent = "";
+    if (file.size > 5 * 1024 * 1024) {
+      words.textContent = "The file has more than 5 MB.";
+      return;
+    }
+    let text;
+    try {
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const wide = (bytes[0] === 0xff && bytes[1] === 0xfe) || (bytes[0] === 0xfe && bytes[1] === 0xff);
+      text = new TextDecoder(wide ? (bytes[0] === 0xff ? "utf-16le" : "utf-16be") : "utf-8", { fatal: true }).decode(bytes);
+    } catch (e) {
+      words.textContent = "The file is not UTF-8 text; save it from the spreadsheet as \u201cCSV UTF-8\u201d and try again.";
+      return;
+    }
+    send({ what: form.dataset.what, fields: { [form.dataset.what === "circuit" ? "json" : "text"]: text }, wrong: (w) => (words.textContent = w.slice(0, 8).join("; ")), done: () => (input.value = "") });
+  }
+
+  // several cells pasted into the new wire row: all rows at once
+  document.addEventListener("paste", (e) => {
+    const row = e.target.closest && e.target.closest('tr.new-row[data-what="wire"]');
+    const text = e.clipboardData.getData("text/plain");
+    if (!row || !/[\t\n]/.test(text.trim())) return;
+    e.preventDefault();
+    $("#paste").value = text;
+    send({
+      what: "paste",
+      fields: { text },
+      wrong: (w) => {
+        showTab($("#tab-files"));
+        $("#paste").closest("form").querySelector(".wrong-words").textContent = w.join("; ");
+        $("#paste").focus();
+      },
+      done: () => ($("#paste").value = ""),
+    });
+  });
+
+  // ---- tabs
+
+  function showTab(tab) {
+    document.querySelectorAll('[role="tab"]').forEach((t) => {
+      const chosen = t === tab;
+      t.setAttribute("aria-selected", String(chosen));
+      t.tabIndex = chosen ? 0 : -1;
+      document.getElementById(t.getAttribute("aria-controls")).hidden = !chosen;
+    });
+  }
+
+  function showDrawing(name) {
+    ["connections", "ladder"].forEach((n) => {
+      $(`#drawing-${n}`).hidden = n !== name;
+      $(`[data-show="${n}"]`).setAttribute("aria-pressed", String(n === name));
+    });
+    window.drawings.showAll();
+  }
+
+  // ---- the drawing: joining terminals and moving boxes
+
+  function prepareDrawing() {
+    const port = $("#drawing-connections");
+    port.querySelectorAll(".part,.place-box").forEach((e) => {
+      e.dataset.movable = "";
+      e.setAttribute("tabindex", "0");
+    });
+    if (joining) {
+      const post = port.querySelector(`.post[data-terminal="${CSS.escape(joining)}"]`);
+      if (post) post.classList.add("joining");
+      else joining = null;
+    }
+  }
+
+  function take(terminal) {
+    if (joining === null) {
+      joining = terminal;
+      $("#drawing-hint").textContent = `From ${terminal}: choose the terminal to join it with. Escape lets go.`;
+    } else {
+      const from = joining;
+      letGo();
+      if (from !== terminal) send({ what: "join", fields: { from, to: terminal } });
+    }
+    document.querySelectorAll(".joining").forEach((e) => e.classList.remove("joining"));
+    prepareDrawing();
+  }
+
+  function letGo() {
+    joining = null;
+    document.querySelectorAll(".joining").forEach((e) => e.classList.remove("joining"));
+    $("#drawing-hint").textContent = "Two terminals, one after the other: joined. Boxes can be dragged.";
+  }
+
+  document.addEventListener("click", (e) => {
+    const post = e.target.closest && e.target.closest("#drawing-connections .post");
+    if (post) take(post.dataset.terminal);
+  });
+
+  const boxId = (e) => e.dataset.part || e.dataset.place;
+
+  document.addEventListener("pointerdown", (e) => {
+    const box = e.target.closest && e.target.closest("#drawing-connections [data-movable]");
+    if (!box || e.button > 0 || e.target.closest(".post")) return;
+    const id = boxId(box);
+    const all = [...document.querySelectorAll("#drawing-connections [data-movable],#drawing-connections .post")].filter(
+      (x) => x === box || (box.dataset.place ? x.dataset.inPlace === id : x.dataset.part === id && x.classList.contains("post")),
+    );
+    drag = { id, all, x: e.clientX, y: e.clientY, scale: window.drawings.scaleOf($("#drawing-connections")), dx: 0, dy: 0 };
+  });
+  document.addEventListener("pointermove", (e) => {
+    if (!drag) return;
+    drag.dx = Math.round((e.clientX - drag.x) / drag.scale / 8);
+    drag.dy = Math.round((e.clientY - drag.y) / drag.scale / 8);
+    drag.all.forEach((x) => x.setAttribute("transform", `translate(${drag.dx * 8} ${drag.dy * 8})`));
+  });
+  document.addEventListener("pointerup", () => {
+    if (!drag) return;
+    const { id, dx, dy, all } = drag;
+    drag = null;
+    if (dx || dy) move(id, dx, dy, all);
+  });
+
+  function move(id, dx, dy, all = []) {
+    const back = (words) => {
+      all.forEach((x) => x.removeAttribute("transform"));
+      say(words);
+    };
+    send({ what: "move", fields: { id, dx, dy }, wrong: back });
+  }
+
+  // ---- keys
+
+  document.addEventListener("keydown", (e) => {
+    const typing = e.target.closest("input,select,textarea");
+    const key = e.key.toLowerCase();
+    if ((e.ctrlKey || e.metaKey) && !typing && (key === "z" || key === "y")) {
+      e.preventDefault();
+      $(key === "y" || e.shiftKey ? "#redo" : "#undo").click();
+      return;
+    }
+    if (e.key === "Escape") {
+      letGo();
+      if (typing) typing.blur();
+      return;
+    }
+    if (e.key === "Enter" && typing && typing.closest("tr")) {
+      const row = typing.closest("tr");
+      e.preventDefault();
+      if (row.classList.contains("new-row")) addRow(row);
+      else if (row.classList.contains("pending")) sendPending(row);
+      else if (row.dataset.dirty) typing.dispatchEvent(new Event("change", { bubbles: true }));
+      return;
+    }
+    const tab = e.target.closest('[role="tab"]');
+    if (tab && (e.key === "ArrowRight" || e.key === "ArrowLeft")) {
+      const tabs = [...document.querySelectorAll('[role="tab"]')];
+      const other = tabs[(tabs.indexOf(tab) + (e.key === "ArrowRight" ? 1 : tabs.length - 1)) % tabs.length];
+      showTab(other);
+      other.focus();
+      return;
+    }
+    if (typing) return;
+    const arrow = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
+    const box = e.target.closest("[data-movable]");
+    if (e.altKey && arrow && box) {
+      e.preventDefault();
+      const far = e.shiftKey ? 5 : 1;
+      move(boxId(box), arrow[0] * far, arrow[1] * far);
+      return;
+    }
+    if (e.ctrlKey || e.metaKey || e.altKey) return;
+    const post = e.target.closest(".post");
+    if (post && (e.key === "Enter" || e.key === " ")) {
+      e.preventDefault();
+      take(post.dataset.terminal);
+    } else if (e.key === "/") {
+      e.preventDefault();
+      $("#line").focus();
+    } else if (e.key === "n") {
+      e.preventDefault();
+      showTab($("#tab-wires"));
+      $("#new-from").focus();
+    } else if (e.key === "?") {
+      $("#help").showModal();
+    }
+  });
+
+  prepareDrawing();
+  restoreDraft();
+  findings();
+})();
