@@ -40,6 +40,38 @@
     }
   }
 
+  // what was found or walked to stays lit until something else is
+  let pinned = [];
+  function pin(...keys) {
+    pinned = keys.filter(Boolean);
+    showPinned(true);
+  }
+  function showPinned(intoSight) {
+    document.querySelectorAll(".pinned").forEach((e) => e.classList.remove("pinned"));
+    pinned.forEach((key, i) => {
+      const kind = key.slice(0, key.indexOf(":"));
+      const name = key.slice(key.indexOf(":") + 1);
+      const found = [...document.querySelectorAll(`.drawing [data-${kind}="${CSS.escape(name)}"]`)].filter((e) => kind !== "part" || !e.dataset.terminal);
+      found.forEach((e) => e.classList.add("pinned"));
+      if (i > 0 || !intoSight) return;
+      pointedAt = key;
+      inspect();
+      const seen = new Set();
+      found.forEach((e) => {
+        const port = e.closest(".viewport");
+        if (port && !seen.has(port)) {
+          seen.add(port);
+          window.drawings.reveal(e);
+        }
+      });
+    });
+  }
+  window.bench = {
+    facts: () => facts,
+    pin,
+    pointedPart: () => (pointedAt && pointedAt.startsWith("part:") ? pointedAt.slice(5) : null),
+  };
+
   function inspect() {
     if (facts[pointedAt]) $("#inspector").textContent = facts[pointedAt];
   }
@@ -278,6 +310,7 @@
     showTab(tab);
     showViews();
     window.drawings.showAll();
+    showPinned(false);
     document.querySelectorAll("[data-keep-scroll]").forEach((e) => {
       const kept = scrolls[e.dataset.keepScroll];
       if (kept) [e.scrollLeft, e.scrollTop] = kept;

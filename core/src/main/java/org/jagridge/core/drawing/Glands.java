@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntPredicate;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
@@ -68,11 +69,16 @@ final class Glands {
         int[] rangeB = range(b, stacked, n);
         int low = Math.max(rangeA[0], rangeB[0]);
         int high = Math.min(rangeA[1], rangeB[1]);
-        boolean straight = low <= high;
         boolean aFirst = stacked ? a.y() < b.y() : a.x() < b.x();
-        int atA = free(a, stacked, aFirst, n, wish, straight ? new int[] {low, high} : rangeA);
-        int atB = free(
-                b, stacked, !aFirst, n, straight ? atA + n / 2.0 : wish, straight ? new int[] {low, high} : rangeB);
+        IntPredicate openA = start -> isOpen(a, stacked, aFirst, start, n);
+        IntPredicate openB = start -> isOpen(b, stacked, !aFirst, start, n);
+        // straight across where there is room, else each edge for itself
+        int atA = nearest(new int[] {low, high}, wish - n / 2.0, openA.and(openB));
+        int atB = atA;
+        if (atA == NONE) {
+            atA = nearest(rangeA, wish - n / 2.0, openA);
+            atB = nearest(rangeB, atA == NONE ? 0 : atA, openB);
+        }
         if (atA == NONE || atB == NONE) {
             return;
         }
@@ -107,22 +113,27 @@ final class Glands {
                 : new int[] {f.y() + 2 + Placement.TITLE, f.y() + f.height() - n - 1};
     }
 
-    /** The start nearest to the wish from which n cores in a row find their points free. */
-    private int free(Frame f, boolean stacked, boolean farEdge, int n, double wish, int[] range) {
+    /** The number of a range nearest to a wish that passes, or NONE. */
+    private static int nearest(int[] range, double wish, IntPredicate passes) {
         int best = NONE;
         for (int start = range[0]; start <= range[1]; start++) {
-            boolean open = true;
-            for (int i = -1; i <= n && open; i++) {
-                for (int[] p : through(f, stacked, farEdge, start + i)) {
-                    open &= !taken.contains(p[0] + "," + p[1]) && !inTitle(f, p) && !onBlock(p);
-                }
-            }
-            double off = Math.abs(start + n / 2.0 - wish);
-            if (open && (best == NONE || off < Math.abs(best + n / 2.0 - wish))) {
+            if ((best == NONE || Math.abs(start - wish) < Math.abs(best - wish)) && passes.test(start)) {
                 best = start;
             }
         }
         return best;
+    }
+
+    /** Whether n cores in a row, and one point beside them, find their points free. */
+    private boolean isOpen(Frame f, boolean stacked, boolean farEdge, int start, int n) {
+        for (int i = -1; i <= n; i++) {
+            for (int[] p : through(f, stacked, farEdge, start + i)) {
+                if (taken.contains(p[0] + "," + p[1]) || inTitle(f, p) || onBlock(p)) {
+                    return false;
+                }
+            }
+        }
+        return true;
     }
 
     private boolean inTitle(Frame f, int[] p) {

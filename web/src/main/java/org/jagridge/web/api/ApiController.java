@@ -16,6 +16,7 @@ import org.jagridge.core.format.JsonText;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.format.RunWriter;
 import org.jagridge.core.format.Schema;
+import org.jagridge.core.format.WireListCsv;
 import org.jagridge.core.meter.Meter;
 import org.jagridge.core.meter.Reading;
 import org.jagridge.core.meter.Request;
@@ -28,6 +29,7 @@ import org.jagridge.web.circuits.CircuitStore.Drawn;
 import org.jagridge.web.circuits.NotFoundException;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
+import org.jagridge.web.svg.Look;
 import org.jagridge.web.svg.StandAlone;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -113,13 +115,24 @@ class ApiController {
     @PostMapping(path = "/api/v1/ladder", produces = SVG)
     ResponseEntity<String> ladder(@RequestBody(required = false) String body) {
         Drawn drawn = drawn(JsonText.parse(body));
-        return svg(LadderSvg.write(drawn.ladder(), null, drawn.circuit().name(), StandAlone.style()));
+        return svg(LadderSvg.write(
+                drawn.ladder(), null, Look.USUAL, drawn.circuit().name(), StandAlone.style()));
     }
 
     @PostMapping(path = "/api/v1/connection", produces = SVG)
     ResponseEntity<String> connection(@RequestBody(required = false) String body) {
         Drawn drawn = drawn(JsonText.parse(body));
         return svg(ConnectionSvg.write(drawn.connection(), drawn.assembly(), null, StandAlone.style()));
+    }
+
+    @PostMapping(path = "/api/v1/export/wires.csv", produces = "text/csv")
+    String wires(@RequestBody(required = false) String body) {
+        return WireListCsv.write(circuit(JsonText.parse(body)));
+    }
+
+    @PostMapping(path = "/api/v1/export/parts.csv", produces = "text/csv")
+    String parts(@RequestBody(required = false) String body) {
+        return WireListCsv.writeParts(circuit(JsonText.parse(body)));
     }
 
     private static ResponseEntity<String> svg(String text) {

@@ -3,6 +3,7 @@ package org.jagridge.web.bench;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.function.Function;
 import org.jagridge.core.part.Time;
+import org.jagridge.web.settings.Settings;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -12,6 +13,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -22,10 +24,12 @@ class BenchController {
     private static final String WORKSPACE = "bench/bench :: workspace";
 
     private final BenchService service;
+    private final Settings settings;
     private final JsonMapper json;
 
-    BenchController(BenchService service, JsonMapper json) {
+    BenchController(BenchService service, Settings settings, JsonMapper json) {
         this.service = service;
+        this.settings = settings;
         this.json = json;
     }
 
@@ -48,8 +52,15 @@ class BenchController {
         if (!whole) {
             response.setHeader("HX-Replace-Url", state.url());
         }
-        model.addAttribute("bench", BenchView.of(state, json));
+        model.addAttribute("bench", BenchView.of(state, settings.look(), json));
         return whole ? PAGE : WORKSPACE;
+    }
+
+    @GetMapping("/bench/{id}/walk")
+    @ResponseBody
+    WalkView walk(@PathVariable long id, @RequestParam long s, @RequestParam double t, @RequestParam String load) {
+        boolean across = settings.get(Settings.Choice.SCHOOL).equals("across");
+        return service.walk(service.state(id, s, Time.micros(t)), load, across);
     }
 
     @PostMapping("/bench/{id}/set")
@@ -130,7 +141,7 @@ class BenchController {
             HttpServletResponse response) {
         BenchState state = act.apply(service.state(id, s, Time.micros(t)));
         response.setHeader("HX-Push-Url", state.url());
-        model.addAttribute("bench", BenchView.of(state, json));
+        model.addAttribute("bench", BenchView.of(state, settings.look(), json));
         return WORKSPACE;
     }
 

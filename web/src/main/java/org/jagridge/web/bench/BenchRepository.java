@@ -21,11 +21,24 @@ class BenchRepository {
         this.clock = clock;
     }
 
-    /** @param head the newest action, or null for an untouched bench */
-    record Row(long id, long revisionId, Long head, long cursorMicros, String slug, String name, int revision) {}
+    /**
+     * @param head the newest action, or null for an untouched bench
+     * @param leftOut what didn't fit when it was taken over from an earlier revision, a line each; null or empty: nothing
+     */
+    record Row(
+            long id,
+            long revisionId,
+            Long head,
+            long cursorMicros,
+            String slug,
+            String name,
+            int revision,
+            String leftOut,
+            int newestRevision) {}
 
     private static final String SELECT = """
-            select b.id, b.revision_id, b.head, b.cursor_micros, c.slug, c.name, r.number as revision
+            select b.id, b.revision_id, b.head, b.cursor_micros, c.slug, c.name, r.number as revision, b.left_out,
+                (select max(number) from circuit_revision where circuit_id = c.id) as newest_revision
             from bench b
             join circuit_revision r on r.id = b.revision_id
             join circuit c on c.id = r.circuit_id
@@ -41,6 +54,20 @@ class BenchRepository {
                 .param(revisionId)
                 .query(Row.class)
                 .optional();
+    }
+
+    /** The newest bench of any revision of a circuit. */
+    Optional<Row> newestOfCircuit(String slug) {
+        return jdbc.sql(SELECT + " where c.slug = ? order by b.id desc limit 1")
+                .param(slug)
+                .query(Row.class)
+                .optional();
+    }
+
+    void leftOut(long benchId, String lines) {
+        jdbc.sql("update bench set left_out = ? where id = ?")
+                .params(lines, benchId)
+                .update();
     }
 
     long add(long revisionId, long cursorMicros) {

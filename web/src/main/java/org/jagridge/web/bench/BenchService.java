@@ -1,20 +1,24 @@
 package org.jagridge.web.bench;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.meter.Request;
+import org.jagridge.core.meter.Walk;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.web.circuits.CircuitRepository;
@@ -64,8 +68,46 @@ class BenchService {
         CircuitRepository.Row circuit =
                 circuits.find(slug).orElseThrow(() -> new NotFoundException("There is no circuit \"" + slug + "\"."));
         BenchRepository.Row bench = benches.newestOf(circuit.revisionId())
+                .or(() -> benches.newestOfCircuit(slug).map(old -> row(takeOver(old, circuit.revisionId()))))
                 .orElseGet(() -> row(benches.add(circuit.revisionId(), FIRST_LOOK)));
         return state(bench.id(), null, null).url();
+    }
+
+    /**
+     * A bench for another revision of the circuit with what was done at an older one, as far as it still applies. The
+     * old bench stays as it is.
+     *
+     * @return the new bench's id
+     */
+    private long takeOver(BenchRepository.Row old, long revisionId) {
+        Assembly assembly = store.revision(revisionId).assembly();
+        long bench = benches.add(revisionId, old.cursorMicros());
+        List<Action> actions = old.head() == null ? List.of() : benches.chain(old.id(), old.head());
+        List<String> leftOut = new ArrayList<>();
+        Map<Long, Long> newIds = new HashMap<>();
+        Long last = null;
+        for (Action a : actions) {
+            Optional<String> misfit = new Takeover(assembly, json).misfit(a);
+            if (misfit.isPresent()) {
+                leftOut.add(misfit.get());
+                continue;
+            }
+            String body = a.body();
+            if (a.kind() == Action.Kind.CLEAR) {
+                Long fault = newIds.get(json.readTree(body).get("action").longValue());
+                if (fault == null) {
+                    continue;
+                }
+                body = json.writeValueAsString(Map.of("action", fault));
+            }
+            last = benches.add(
+                    bench, new Action(0, last, last, a.micros(), a.micros(), a.kind(), body), old.cursorMicros());
+            newIds.put(a.id(), last);
+        }
+        if (!leftOut.isEmpty()) {
+            benches.leftOut(bench, String.join("\n", leftOut));
+        }
+        return bench;
     }
 
     private BenchRepository.Row row(long benchId) {
@@ -104,6 +146,27 @@ class BenchService {
             runs.put(key, known);
         }
         return known;
+    }
+
+    /**
+     * The walk to a load at the instant shown, with the volts now and without the faults that are in.
+     *
+     * @param key as {@link WalkView#key} makes it
+     */
+    WalkView walk(BenchState state, String key, boolean across) {
+        Branch load = Walk.loads(state.drawn().assembly()).stream()
+                .filter(b -> WalkView.key(b).equals(key))
+                .findFirst()
+                .orElseThrow(() -> new BadActException("There is no load \"" + key + "\" to walk to."));
+        Frame healthy = state.frame();
+        if (!state.faults().isEmpty()) {
+            List<Action> sound = state.actions().stream()
+                    .filter(a -> a.kind() == Action.Kind.SET)
+                    .toList();
+            healthy = Simulation.run(state.drawn().assembly(), scenario(sound, state.micros() + Time.SECOND))
+                    .at(state.micros());
+        }
+        return WalkView.of(state, healthy, load, across);
     }
 
     private Scenario scenario(List<Action> actions, long horizon) {

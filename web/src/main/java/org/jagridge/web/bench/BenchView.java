@@ -5,6 +5,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.LiveState;
+import org.jagridge.web.svg.Look;
 import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -17,22 +18,26 @@ record BenchView(
         String circuit,
         String slug,
         int revision,
+        int newestRevision,
         int acts,
         HandsView hands,
         List<FaultRow> faults,
         String faultOptions,
         String ladder,
         String connection,
+        Look look,
         String drawingNote,
         MeterView meter,
         TraceView trace,
         String factsJson,
-        List<String> terminals) {
+        List<String> terminals,
+        List<WalkView.Choice> loads,
+        List<String> leftOut) {
 
     /** A fault that is in now. */
     record FaultRow(long action, String words) {}
 
-    static BenchView of(BenchState state, JsonMapper json) {
+    static BenchView of(BenchState state, Look look, JsonMapper json) {
         LiveState live = new LiveState(state.frame());
         return new BenchView(
                 state.bench().id(),
@@ -42,14 +47,17 @@ record BenchView(
                 state.bench().name(),
                 state.bench().slug(),
                 state.bench().revision(),
+                state.bench().newestRevision(),
                 state.actions().size(),
                 HandsView.of(state),
                 state.faults().entrySet().stream()
                         .map(e -> new FaultRow(e.getKey(), e.getValue().words()))
                         .toList(),
                 options(state.drawn().faults()),
-                LadderSvg.write(state.drawn().ladder(), live, state.bench().name(), null),
+                LadderSvg.write(
+                        state.drawn().ladder(), live, look, state.bench().name(), null),
                 ConnectionSvg.write(state.drawn().connection(), state.frame().assembly(), live, null),
+                look,
                 state.drawn().circuit().places().size() + " places · "
                         + state.drawn().circuit().wires().size() + " wires",
                 MeterView.of(state),
@@ -57,7 +65,11 @@ record BenchView(
                 safe(json.writeValueAsString(Facts.of(state, live))),
                 state.drawn().assembly().nodes().keySet().stream()
                         .map(Object::toString)
-                        .toList());
+                        .toList(),
+                WalkView.choices(state),
+                state.bench().leftOut() == null
+                        ? List.of()
+                        : state.bench().leftOut().lines().toList());
     }
 
     /** The choices as HTML; a template would take longer over them than over all the rest. */

@@ -12,6 +12,7 @@ import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.PartType;
 import org.jagridge.core.run.FaultList;
+import org.jagridge.web.svg.SymbolSet;
 import org.jagridge.web.svg.SymbolSvg;
 
 /** One part type as the catalogue shows it, taken from its declaration and from one such part put together. */
@@ -24,6 +25,7 @@ record CatalogueEntry(
         List<Row> ratings,
         List<Row> inputs,
         List<SymbolSvg.Named> symbols,
+        List<SymbolSvg.Named> iecSymbols,
         List<String> faults) {
 
     /** A parameter or input. */
@@ -46,7 +48,8 @@ record CatalogueEntry(
                 type.terminals(params),
                 type.params().stream().map(CatalogueEntry::row).toList(),
                 type.inputs(params).stream().map(CatalogueEntry::row).toList(),
-                SymbolSvg.of(branches),
+                SymbolSvg.of(branches, SymbolSet.NORTH_AMERICAN),
+                SymbolSvg.of(branches, SymbolSet.IEC),
                 FaultList.faultsOf(one).stream()
                         .map(Fault::words)
                         .map(w -> w.replace(" X", ""))

@@ -17,6 +17,7 @@ import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
+import org.jagridge.web.svg.Look;
 
 /** Everything the editor shows of one revision. */
 record EditView(
@@ -57,7 +58,7 @@ record EditView(
     /** @param ratings the parameters with their defaults, as a reminder */
     record TypeChoice(String type, String title, String ratings) {}
 
-    static EditView of(Row row, Drawn drawn, String undo, String redo) {
+    static EditView of(Row row, Drawn drawn, Look look, String undo, String redo) {
         Circuit c = drawn.circuit();
         Set<String> colours = new LinkedHashSet<>(COLOURS);
         c.cables().forEach(k -> colours.addAll(k.cores()));
@@ -80,7 +81,7 @@ record EditView(
                 java.util.Arrays.stream(ConductorSize.values())
                         .map(ConductorSize::word)
                         .toList(),
-                LadderSvg.write(drawn.ladder(), null, c.name(), null),
+                LadderSvg.write(drawn.ladder(), null, look, c.name(), null),
                 ConnectionSvg.write(drawn.connection(), drawn.assembly(), null, null));
     }
 

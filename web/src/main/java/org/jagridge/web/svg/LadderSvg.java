@@ -10,11 +10,13 @@ import org.jagridge.core.part.Role;
 public final class LadderSvg {
     private final Ladder ladder;
     private final LiveState live;
+    private final SymbolSet symbols;
     private final Svg svg = new Svg();
 
-    private LadderSvg(Ladder ladder, LiveState live) {
+    private LadderSvg(Ladder ladder, LiveState live, Look look) {
         this.ladder = ladder;
-        this.live = live;
+        this.live = look.atRest() ? null : live;
+        symbols = look.symbols();
     }
 
     /**
@@ -22,8 +24,8 @@ public final class LadderSvg {
      *
      * @param live null for the circuit at rest
      */
-    public static String write(Ladder ladder, LiveState live, String name, String style) {
-        return new LadderSvg(ladder, live).write(name, style);
+    public static String write(Ladder ladder, LiveState live, Look look, String name, String style) {
+        return new LadderSvg(ladder, live, look).write(name, style);
     }
 
     private String write(String name, String style) {
@@ -98,7 +100,7 @@ public final class LadderSvg {
         svg.title("rung " + s.rung() + ", " + b.title() + (signal == null ? "" : ", " + signal));
         svg.element("rect", "class", "hit", "x", -s.width() / 2, "y", -12, "width", s.width(), "height", 24);
         svg.open("g", "class", "left " + side(s.flipped() ? b.nodeB() : b.nodeA()));
-        svg.raw(live == null ? Symbols.atRest(b, s.width()) : Symbols.of(b, s.width(), joined, works));
+        svg.raw(live == null ? symbols.atRest(b, s.width()) : symbols.of(b, s.width(), joined, works));
         svg.close("g").close("g");
         terminal(s.flipped() ? b.b() : b.a(), s.x() - s.width() / 2, s.y());
         terminal(s.flipped() ? b.a() : b.b(), s.x() + s.width() / 2, s.y());

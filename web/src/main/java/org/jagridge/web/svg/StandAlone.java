@@ -38,6 +38,15 @@ public final class StandAlone {
         }
     }
 
+    /** A written drawing that shows only a window of itself. */
+    public static String window(String svg, org.jagridge.core.drawing.Sheets.Window w) {
+        String viewBox = "viewBox=\"" + Svg.number(w.x()) + " " + Svg.number(w.y()) + " " + Svg.number(w.width()) + " "
+                + Svg.number(w.height()) + "\"";
+        return svg.replaceFirst(
+                "viewBox=\"[^\"]*\" width=\"[^\"]*\" height=\"[^\"]*\"",
+                viewBox + " width=\"" + Svg.number(w.width()) + "\" height=\"" + Svg.number(w.height()) + "\"");
+    }
+
     static void open(Svg svg, double width, double height, String css, String name, String style) {
         svg.open(
                 "svg",

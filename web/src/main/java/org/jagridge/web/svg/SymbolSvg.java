@@ -14,7 +14,7 @@ public final class SymbolSvg {
     private SymbolSvg() {}
 
     /** The symbols of a part's branches, at most {@value #MOST} of them, at rest. */
-    public static List<Named> of(List<Branch> branches) {
+    public static List<Named> of(List<Branch> branches, SymbolSet set) {
         List<Named> symbols = new ArrayList<>();
         for (Branch b : branches.subList(0, Math.min(MOST, branches.size()))) {
             Svg svg = new Svg();
@@ -32,7 +32,7 @@ public final class SymbolSvg {
                     "img",
                     "aria-label",
                     b.label());
-            svg.raw(Symbols.atRest(b, 44)).close("svg");
+            svg.raw(set.atRest(b, 44)).close("svg");
             symbols.add(new Named(b.label().replace('-', '–'), svg.toString()));
         }
         return symbols;

@@ -54,12 +54,6 @@ final class Symbols {
         };
     }
 
-    /** The symbol of a branch as it is drawn without power: a normally closed contact isn't marked as joined. */
-    static String atRest(Branch branch, double width) {
-        boolean contact = branch.shape() == Shape.CONTACT_OPEN || branch.shape() == Shape.CONTACT_CLOSED;
-        return of(branch, width, !contact && branch.restClosed(), false);
-    }
-
     private static String on(boolean works) {
         return works ? " on" : "";
     }

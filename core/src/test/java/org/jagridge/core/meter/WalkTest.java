@@ -1,0 +1,114 @@
+package org.jagridge.core.meter;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import org.jagridge.core.Circuits;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** A walk goes from the hot pole through every terminal to the load and back, with the volts to expect. */
+public class WalkTest {
+    private static Circuit rung() {
+        return Circuits.control()
+                .part("F1", "fuse", "unit")
+                .part("S1", "switch", "unit")
+                .part("LP", "lamp", "unit")
+                .wire("T1.X1", "F1.1")
+                .wire("F1.2", "S1.1")
+                .wire("S1.2", "LP.1")
+                .wire("LP.2", "T1.X2")
+                .build();
+    }
+
+    private static List<Walk.Stop> walk(Circuit circuit, String part, boolean closed) {
+        Assembly assembly = Assembly.of(circuit);
+        Run run = Simulation.run(
+                assembly, Circuits.during(5).at(1, "S1.closed", closed).scenario());
+        Branch load = assembly.branchesOf(part).get(0);
+        return Walk.to(load, run.at(3 * Time.SECOND));
+    }
+
+    private static List<String> terminals(List<Walk.Stop> stops) {
+        return stops.stream().map(s -> s.terminal().toString()).toList();
+    }
+
+    @Test
+    public void everyTerminalIsAStopInTheOrderOfTheCurrent() {
+        assertEquals(
+                terminals(walk(rung(), "LP", true)),
+                List.of("T1.X1", "F1.1", "F1.2", "S1.1", "S1.2", "LP.1", "LP.2", "T1.X2"));
+    }
+
+    @Test
+    public void bothSchoolsReadWhatKirchhoffSays() {
+        for (Walk.Stop s : walk(rung(), "LP", true)) {
+            boolean before =
+                    terminals(walk(rung(), "LP", true)).indexOf(s.terminal().toString()) < 6;
+            assertEquals(s.toCommon().value(), before ? 26.8 : 0, 0.2, s.terminal() + " to common");
+            assertEquals(s.across().value(), before ? 0 : 26.8, 0.2, s.terminal() + " across");
+        }
+    }
+
+    @Test
+    public void anOpenSwitchIsPassedAndShows() {
+        List<Walk.Stop> stops = walk(rung(), "LP", false);
+        assertEquals(stops.size(), 8);
+        Walk.Stop behind = stops.get(4);
+        assertFalse(behind.made());
+        assertEquals(behind.toCommon().value(), 0, 0.05);
+        assertEquals(stops.get(3).toCommon().value(), 26.88, 0.05);
+        assertEquals(behind.across().value(), 26.88, 0.05);
+        assertTrue(stops.get(6).load());
+    }
+
+    @Test
+    public void aLoadBetweenTwoLegsIsWalkedFromOneLegToTheOther() {
+        Circuit circuit = Circuit.builder("240")
+                .place("unit", "Unit", org.jagridge.core.circuit.Place.Access.PANEL)
+                .part("M", "supply", "unit", "system", "split-120-240")
+                .part("HTR", "resistive-load", "unit", "volts", 240.0, "watts", 5000.0)
+                .wire("M.L1", "HTR.1")
+                .wire("HTR.2", "M.L2")
+                .build();
+        Assembly assembly = Assembly.of(circuit);
+        Run run = Simulation.run(assembly, Circuits.during(2).scenario());
+        List<Walk.Stop> stops = Walk.to(assembly.branchesOf("HTR").get(0), run.at(Time.SECOND));
+        assertEquals(terminals(stops), List.of("M.L1", "HTR.1", "HTR.2", "M.L2"));
+        assertEquals(stops.get(1).toCommon().value(), 238, 2.5);
+    }
+
+    @DataProvider
+    public Object[][] demos() {
+        return Circuits.DEMOS.stream().map(d -> new Object[] {d}).toArray(Object[][]::new);
+    }
+
+    /** Each step of each walk goes through one branch between neighbouring terminals, load included. */
+    @Test(dataProvider = "demos")
+    public void everyLoadOfEveryDemoThatIsFedCanBeWalked(String slug) {
+        Assembly assembly = Assembly.of(Circuits.demo(slug));
+        Run run = Simulation.run(assembly, Circuits.during(20).scenario());
+        int walked = 0;
+        for (Branch load : Walk.loads(assembly)) {
+            List<Walk.Stop> stops = Walk.to(load, run.at(10 * Time.SECOND));
+            for (int i = 1; i < stops.size(); i++) {
+                Branch by = stops.get(i).by();
+                assertTrue(by.a().equals(stops.get(i).terminal())
+                        || by.b().equals(stops.get(i).terminal()));
+            }
+            if (!stops.isEmpty()) {
+                walked++;
+                assertEquals(stops.stream().filter(Walk.Stop::load).count(), 1, load.title());
+            }
+        }
+        assertTrue(walked > 0, slug);
+    }
+}

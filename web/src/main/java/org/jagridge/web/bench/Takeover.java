@@ -1,0 +1,79 @@
+package org.jagridge.web.bench;
+
+import java.util.Map;
+import java.util.Optional;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.JsonText;
+import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.part.Assembly;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Tells whether what was done at a bench can still be done with a changed circuit. */
+final class Takeover {
+    private final Assembly assembly;
+    private final JsonMapper json;
+
+    Takeover(Assembly assembly, JsonMapper json) {
+        this.assembly = assembly;
+        this.json = json;
+    }
+
+    /** Why an act no longer fits, in words; empty where it does. */
+    Optional<String> misfit(Action action) {
+        JsonNode body = json.readTree(action.body());
+        return switch (action.kind()) {
+            case SET -> input(body);
+            case FAULT -> fault(body);
+            case METER -> leads(body);
+            case CLEAR -> Optional.empty();
+        };
+    }
+
+    private Optional<String> input(JsonNode body) {
+        String key = body.get("key").stringValue();
+        int dot = key.indexOf('.');
+        Optional<Field> field = assembly.member(key.substring(0, dot)).stream()
+                .flatMap(m -> m.inputs().stream())
+                .filter(f -> f.name().equals(key.substring(dot + 1)))
+                .findFirst();
+        if (field.isEmpty()) {
+            return Optional.of(key + " isn't there any more to be set");
+        }
+        JsonNode value = body.get("value");
+        Object plain = value.isBoolean()
+                ? (Object) value.booleanValue()
+                : value.isNumber() ? (Object) value.doubleValue() : value.stringValue();
+        return field.get().mistakeIn(plain) == null
+                ? Optional.empty()
+                : Optional.of(key + " doesn't take " + plain + " any more");
+    }
+
+    private Optional<String> fault(JsonNode body) {
+        Circuit circuit = assembly.circuit();
+        String words = CircuitReader.readFault(body).words();
+        try {
+            Map<String, Object> scenario =
+                    Map.of("untilSeconds", 1, "faults", java.util.List.of(JsonText.plainValue(body.toString())));
+            Scenario checked = CircuitReader.readScenario(JsonText.parse(JsonText.write(scenario)), "", circuit);
+            return checked.faults().isEmpty() ? Optional.of(words) : Optional.empty();
+        } catch (MalformedException e) {
+            return Optional.of(
+                    "the fault \"" + words + "\": " + e.problems().get(0).message());
+        }
+    }
+
+    private Optional<String> leads(JsonNode body) {
+        for (String lead : new String[] {"plus", "minus"}) {
+            Terminal t = Terminal.parse(body.get(lead).stringValue());
+            if (assembly.node(t).isEmpty()) {
+                return Optional.of("a lead was on " + t + ", which isn't there any more");
+            }
+        }
+        return Optional.empty();
+    }
+}

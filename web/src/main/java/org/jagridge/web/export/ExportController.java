@@ -1,0 +1,141 @@
+package org.jagridge.web.export;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.jagridge.core.drawing.Sheets;
+import org.jagridge.core.format.CircuitWriter;
+import org.jagridge.core.format.WireListCsv;
+import org.jagridge.web.circuits.CircuitRepository;
+import org.jagridge.web.circuits.CircuitRepository.Row;
+import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.CircuitStore.Drawn;
+import org.jagridge.web.settings.Settings;
+import org.jagridge.web.svg.ConnectionSvg;
+import org.jagridge.web.svg.LadderSvg;
+import org.jagridge.web.svg.Look;
+import org.jagridge.web.svg.StandAlone;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+/** Files and print pages of a stored circuit's newest revision. */
+@Controller
+class ExportController {
+    /** Room on a landscape sheet within the margins and above the title block, in pixels of 1/96 inch. */
+    private static final double A4_WIDTH = 1040;
+
+    private static final double LETTER_WIDTH = 970;
+    private static final double A4_HEIGHT = 610;
+    private static final double LETTER_HEIGHT = 632;
+
+    private final CircuitRepository circuits;
+    private final CircuitStore store;
+    private final Settings settings;
+    private final Clock clock;
+
+    ExportController(CircuitRepository circuits, CircuitStore store, Settings settings, Clock clock) {
+        this.circuits = circuits;
+        this.store = store;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    private Drawn drawn(String slug) {
+        return store.revision(circuits.require(slug).revisionId());
+    }
+
+    @GetMapping("/circuits/{slug}/circuit.json")
+    ResponseEntity<byte[]> json(@PathVariable String slug) {
+        return file(
+                slug + ".json",
+                MediaType.APPLICATION_JSON,
+                CircuitWriter.write(drawn(slug).circuit()));
+    }
+
+    @GetMapping("/circuits/{slug}/wires.csv")
+    ResponseEntity<byte[]> wires(@PathVariable String slug) {
+        return csv(slug + "-wires.csv", WireListCsv.write(drawn(slug).circuit()));
+    }
+
+    @GetMapping("/circuits/{slug}/parts.csv")
+    ResponseEntity<byte[]> parts(@PathVariable String slug) {
+        return csv(slug + "-parts.csv", WireListCsv.writeParts(drawn(slug).circuit()));
+    }
+
+    @GetMapping("/circuits/{slug}/ladder.svg")
+    ResponseEntity<byte[]> ladder(@PathVariable String slug) {
+        Drawn d = drawn(slug);
+        Look look = new Look(settings.look().symbols(), true);
+        return svg(
+                slug + "-ladder.svg",
+                LadderSvg.write(d.ladder(), null, look, d.circuit().name(), StandAlone.style()));
+    }
+
+    @GetMapping("/circuits/{slug}/connections.svg")
+    ResponseEntity<byte[]> connections(@PathVariable String slug) {
+        Drawn d = drawn(slug);
+        return svg(
+                slug + "-connections.svg", ConnectionSvg.write(d.connection(), d.assembly(), null, StandAlone.style()));
+    }
+
+    private static ResponseEntity<byte[]> csv(String name, String text) {
+        // the mark at the beginning tells spreadsheets that it is UTF-8
+        return file(name, new MediaType("text", "csv", StandardCharsets.UTF_8), "\uFEFF" + text);
+    }
+
+    private static ResponseEntity<byte[]> svg(String name, String text) {
+        ResponseEntity<byte[]> file = file(name, MediaType.parseMediaType("image/svg+xml"), text);
+        return ResponseEntity.ok()
+                .headers(file.getHeaders())
+                .header("Content-Security-Policy", StandAlone.policy())
+                .body(file.getBody());
+    }
+
+    private static ResponseEntity<byte[]> file(String name, MediaType type, String text) {
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .body(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** One sheet of paper. */
+    record Sheet(String drawing, String svg, int number) {}
+
+    @GetMapping("/circuits/{slug}/print")
+    String print(@PathVariable String slug, Model model) {
+        Row row = circuits.require(slug);
+        Drawn d = drawn(slug);
+        boolean a4 = settings.get(Settings.Choice.PAPER).equals("a4");
+        double width = a4 ? A4_WIDTH : LETTER_WIDTH;
+        double height = a4 ? A4_HEIGHT : LETTER_HEIGHT;
+        Look look = new Look(settings.look().symbols(), true);
+        String ladder = LadderSvg.write(d.ladder(), null, look, d.circuit().name(), null);
+        String connection = ConnectionSvg.write(d.connection(), d.assembly(), null, null);
+        List<Sheet> sheets = new ArrayList<>();
+        add(sheets, "Ladder diagram", ladder, Sheets.of(d.ladder(), width, height));
+        add(sheets, "Connection diagram", connection, Sheets.of(d.connection(), width, height));
+        model.addAttribute("circuit", row);
+        model.addAttribute("sheets", sheets);
+        model.addAttribute("paper", a4 ? "a4" : "letter");
+        model.addAttribute("symbols", look.symbols().title());
+        model.addAttribute("today", LocalDate.now(clock));
+        model.addAttribute("optional", d.circuit().parts().stream().anyMatch(p -> !p.fitted()));
+        return "export/print";
+    }
+
+    private static void add(List<Sheet> sheets, String drawing, String svg, List<Sheets.Window> windows) {
+        for (Sheets.Window w : windows) {
+            sheets.add(new Sheet(drawing, StandAlone.window(svg, w), sheets.size() + 1));
+        }
+    }
+}

@@ -1,0 +1,65 @@
+package org.jagridge.web.svg;
+
+import org.jagridge.core.part.Branch;
+
+/** Ladder symbols after IEC 60617, drawn around (0, 0), 26 wide unless said otherwise. */
+final class IecSymbols {
+    private IecSymbols() {}
+
+    /** The inside of a symbol. @param joined whether a contact is joined now */
+    static String of(Branch branch, double width, boolean joined, boolean works) {
+        return switch (branch.shape()) {
+            case CONTACT_OPEN, CONTACT_CLOSED -> contact(branch.restClosed(), joined);
+            case THERMOSTAT ->
+                contact(branch.restClosed(), joined) + link()
+                        + "<text class=\"letter small\" x=\"-9\" y=\"-4\">ϑ</text>";
+            case SAFETY ->
+                contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-3-12H3V-8H-3Z\"/>";
+            case SWITCH -> contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-12H4\"/>";
+            case PUSH_BUTTON ->
+                contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-9V-12H4V-9\"/>";
+            case TIMER -> box(22, 14, works && joined) + "<path class=\"sym\" d=\"M-11-7L-5 7M-11 7L-5-7M-5-7V7\"/>";
+            case CAPACITOR -> "<path class=\"sym\" d=\"M-13 0H-3M3 0H13M-3-9V9M3-9V9\"/>";
+            case FUSE ->
+                box(20, 8, false)
+                        + (joined
+                                ? "<path class=\"sym thin\" d=\"M-10 0H10\"/>"
+                                : "<path class=\"sym\" d=\"M-3-3L3 3M-3 3L3-3\"/>");
+            case BREAKER -> contact(false, joined) + "<path class=\"sym thin\" d=\"M4-3L10 3M4 3L10-3\"/>";
+            case COIL -> box(20, 16, works);
+            case RESISTOR ->
+                "<path class=\"sym\" d=\"M-20 0H-13M13 0H20\"/><rect class=\"sym body" + on(works)
+                        + "\" x=\"-13\" y=\"-5\" width=\"26\" height=\"10\"/>";
+            case SOLENOID -> box(20, 16, works) + "<path class=\"sym thin\" d=\"M-10 8L10-8\"/>";
+            case WINDING ->
+                "<path class=\"sym" + on(works)
+                        + "\" d=\"M-28 0h4a6 6 0 0 1 12 0a6 6 0 0 1 12 0a6 6 0 0 1 12 0a6 6 0 0 1 12 0h4\"/>";
+            // the same in both sets
+            case LAMP, MOTOR, SUPPLY, BAR, BOX, NONE -> Symbols.of(branch, width, joined, works);
+        };
+    }
+
+    private static String on(boolean works) {
+        return works ? " on" : "";
+    }
+
+    private static String box(int width, int height, boolean works) {
+        int half = width / 2;
+        return "<path class=\"sym\" d=\"M-13 0H-" + half + "M" + half + " 0H13\"/><rect class=\"sym body" + on(works)
+                + "\" x=\"-" + half + "\" y=\"-" + height / 2 + "\" width=\"" + width + "\" height=\"" + height
+                + "\"/>";
+    }
+
+    /** A blade that stands off or lies on; a breaking contact has a stop that it lies against. */
+    private static String contact(boolean restClosed, boolean joined) {
+        if (restClosed) {
+            return "<path class=\"sym\" d=\"M-13 0H-8M8-8V0H13M-8 0L" + (joined ? "10-6" : "8 7") + "\"/>";
+        }
+        return "<path class=\"sym\" d=\"M-13 0H-8M8 0H13M-8 0L" + (joined ? "8 0" : "8-8") + "\"/>";
+    }
+
+    /** The dashed line from a blade to what moves it. */
+    private static String link() {
+        return "<path class=\"sym thin dashed\" d=\"M0-3V-12\"/>";
+    }
+}

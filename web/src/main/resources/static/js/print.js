@@ -1,0 +1,1 @@
+document.querySelector("#print-now").addEventListener("click", () => window.print());
