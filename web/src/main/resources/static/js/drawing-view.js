@@ -126,7 +126,7 @@
 
   document.addEventListener("pointerdown", (e) => {
     const port = e.target.closest && e.target.closest(".viewport");
-    if (!port || e.button > 0 || e.target.closest("[data-lead],[data-movable]")) return;
+    if (!port || e.button > 0 || e.target.closest("[data-lead],[data-grip]")) return;
     fingers.set(e.pointerId, { port, x: e.clientX, y: e.clientY });
     moved = false;
   });

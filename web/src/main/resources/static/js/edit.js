@@ -9,6 +9,8 @@
   const queue = [];
   let base = Number(main.dataset.base);
   let busy = false;
+  // changes wait while a conflict is being decided
+  let held = false;
   let joining = null;
   let drag = null;
 
@@ -35,7 +37,7 @@
   }
 
   async function next() {
-    if (busy || !queue.length) return;
+    if (busy || held || !queue.length) return;
     busy = true;
     const change = queue[0];
     let response;
@@ -50,8 +52,15 @@
       offline();
       return;
     }
-    busy = false;
     queue.shift();
+    // until the answer is taken in, the next change would not know which revision it is for
+    await take(response, change);
+    busy = false;
+    saved();
+    next();
+  }
+
+  async function take(response, change) {
     if (response.ok && change.keepBoth) {
       const copy = await response.json();
       window.location = `/circuits/${copy.slug}/edit`;
@@ -68,8 +77,6 @@
       const words = (refusal.problems || [{ message: refusal.detail || `This could not be stored (${response.status}).` }]).map((p) => p.message);
       (change.wrong || say)(words);
     }
-    saved();
-    next();
   }
 
   function notice(...children) {
@@ -105,14 +112,17 @@
     stale.since.slice(0, 12).forEach((w) => list.append(element("li", w)));
     if (stale.since.length > 12) list.append(element("li", `and ${stale.since.length - 12} more`));
     const choices = [
-      ["Put mine on top", () => send({ ...change, base: stale.newest })],
-      ["Keep both: mine in a circuit of its own", () => send({ ...change, keepBoth: true, base: change.base || base })],
+      ["Put mine on top", () => queue.unshift({ ...change, base: stale.newest })],
+      ["Keep both: mine in a circuit of its own", () => queue.unshift({ ...change, keepBoth: true, base: change.base || base })],
       ["Leave mine out", () => location.reload()],
     ].map(([words, act]) => {
       const button = element("button", words, { type: "button" });
       button.addEventListener("click", () => {
         $("#notice").replaceChildren();
+        held = false;
         act();
+        saved();
+        next();
       });
       return button;
     });
@@ -122,7 +132,7 @@
       ...choices,
     );
     box.id = "conflict";
-    queue.length = 0;
+    held = true;
     choices[0].focus();
   }
 
@@ -149,7 +159,11 @@
       $(id).innerHTML = answer.querySelector(id).innerHTML;
       if (again) refocus($(id), again);
     });
-    $("#lists").innerHTML = answer.querySelector("#lists").innerHTML;
+    // a list that is open under a field must not be taken from it
+    answer.querySelectorAll("#lists datalist").forEach((list) => {
+      const mine = document.getElementById(list.id);
+      if (mine.innerHTML !== list.innerHTML) mine.innerHTML = list.innerHTML;
+    });
     window.drawings.showAll();
     prepareDrawing();
     findings();
@@ -420,6 +434,8 @@
     port.querySelectorAll(".part,.place-box").forEach((e) => {
       e.dataset.movable = "";
       e.setAttribute("tabindex", "0");
+      // a place is taken by its title; elsewhere in it a drag shifts the view
+      (e.querySelector(".t-place") || e).dataset.grip = "";
     });
     if (joining) {
       const post = port.querySelector(`.post[data-terminal="${CSS.escape(joining)}"]`);
@@ -428,10 +444,10 @@
     }
   }
 
-  function take(terminal) {
+  function takeTerminal(terminal) {
     if (joining === null) {
       joining = terminal;
-      $("#drawing-hint").textContent = `From ${terminal}: choose the terminal to join it with. Escape lets go.`;
+      $("#drawing-hint").textContent = `${terminal} to …? Escape lets go`;
     } else {
       const from = joining;
       letGo();
@@ -444,19 +460,20 @@
   function letGo() {
     joining = null;
     document.querySelectorAll(".joining").forEach((e) => e.classList.remove("joining"));
-    $("#drawing-hint").textContent = "Two terminals, one after the other: joined. Boxes can be dragged.";
+    $("#drawing-hint").textContent = "click two terminals to join them";
   }
 
   document.addEventListener("click", (e) => {
     const post = e.target.closest && e.target.closest("#drawing-connections .post");
-    if (post) take(post.dataset.terminal);
+    if (post) takeTerminal(post.dataset.terminal);
   });
 
   const boxId = (e) => e.dataset.part || e.dataset.place;
 
   document.addEventListener("pointerdown", (e) => {
-    const box = e.target.closest && e.target.closest("#drawing-connections [data-movable]");
-    if (!box || e.button > 0 || e.target.closest(".post")) return;
+    const grip = e.target.closest && e.target.closest("#drawing-connections [data-grip]");
+    if (!grip || e.button > 0) return;
+    const box = grip.closest("[data-movable]");
     const id = boxId(box);
     const all = [...document.querySelectorAll("#drawing-connections [data-movable],#drawing-connections .post")].filter(
       (x) => x === box || (box.dataset.place ? x.dataset.inPlace === id : x.dataset.part === id && x.classList.contains("post")),
@@ -528,7 +545,7 @@
     const post = e.target.closest(".post");
     if (post && (e.key === "Enter" || e.key === " ")) {
       e.preventDefault();
-      take(post.dataset.terminal);
+      takeTerminal(post.dataset.terminal);
     } else if (e.key === "/") {
       e.preventDefault();
       $("#line").focus();

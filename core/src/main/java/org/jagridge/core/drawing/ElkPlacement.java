@@ -71,6 +71,7 @@ final class ElkPlacement {
         for (Place place : circuit.places()) {
             ElkNode node = ElkGraphUtil.createNode(root);
             node.setProperty(CoreOptions.PADDING, new ElkPadding(40, 24, 24, 24));
+            space(node);
             frameNodes.put(place.id(), node);
         }
         Map<String, Integer> rank = Columns.of(circuit);
@@ -93,15 +94,20 @@ final class ElkPlacement {
         root.setProperty(CoreOptions.EDGE_ROUTING, EdgeRouting.ORTHOGONAL);
         root.setProperty(CoreOptions.HIERARCHY_HANDLING, HierarchyHandling.INCLUDE_CHILDREN);
         root.setProperty(LayeredOptions.NODE_PLACEMENT_STRATEGY, NodePlacementStrategy.NETWORK_SIMPLEX);
-        // a step more than the least, so that rounding to the lattice can't make boxes crowd each other
-        root.setProperty(CoreOptions.SPACING_NODE_NODE, (Placement.APART + 1.0) * Placement.STEP);
-        root.setProperty(LayeredOptions.SPACING_NODE_NODE_BETWEEN_LAYERS, (Placement.APART + 1.0) * Placement.STEP);
-        root.setProperty(LayeredOptions.SPACING_EDGE_NODE_BETWEEN_LAYERS, 12.0);
-        root.setProperty(LayeredOptions.SPACING_EDGE_EDGE_BETWEEN_LAYERS, 8.0);
-        root.setProperty(CoreOptions.SPACING_EDGE_NODE, 12.0);
-        root.setProperty(CoreOptions.SPACING_EDGE_EDGE, 8.0);
+        space(root);
         root.setProperty(CoreOptions.RANDOM_SEED, 1);
         return root;
+    }
+
+    /** Room between boxes and wires; ELK doesn't hand it down to the boxes within boxes. */
+    private static void space(ElkNode node) {
+        // a step more than the least, so that rounding to the lattice can't make boxes crowd each other
+        node.setProperty(CoreOptions.SPACING_NODE_NODE, (Placement.APART + 1.0) * Placement.STEP);
+        node.setProperty(LayeredOptions.SPACING_NODE_NODE_BETWEEN_LAYERS, (Placement.APART + 1.0) * Placement.STEP);
+        node.setProperty(LayeredOptions.SPACING_EDGE_NODE_BETWEEN_LAYERS, 12.0);
+        node.setProperty(LayeredOptions.SPACING_EDGE_EDGE_BETWEEN_LAYERS, 8.0);
+        node.setProperty(CoreOptions.SPACING_EDGE_NODE, 12.0);
+        node.setProperty(CoreOptions.SPACING_EDGE_EDGE, 8.0);
     }
 
     /** A terminal lies on the side that most of its wires leave from; one without wires where there is room. */

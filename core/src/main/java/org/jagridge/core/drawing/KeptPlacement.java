@@ -121,23 +121,18 @@ final class KeptPlacement {
                 + Placement.TITLE;
     }
 
-    /** Two blocks that stand too close for a wire between them, in words. */
+    /** Two boxes that stand too close for a wire between them, in words. */
     static Optional<String> crowded(Placement p) {
-        List<Block> all = List.copyOf(p.blocks().values());
-        for (int i = 0; i < all.size(); i++) {
-            for (int j = i + 1; j < all.size(); j++) {
-                if (all.get(i).crowds(all.get(j), Placement.APART)) {
-                    return Optional.of(all.get(i).id() + " would stand too close to "
-                            + all.get(j).id());
-                }
-            }
-        }
-        List<Frame> frames = List.copyOf(p.frames().values());
-        for (int i = 0; i < frames.size(); i++) {
-            for (int j = i + 1; j < frames.size(); j++) {
-                if (frames.get(i).crowds(frames.get(j), Placement.APART)) {
-                    return Optional.of(frames.get(i).id() + " would stand too close to "
-                            + frames.get(j).id());
+        return crowded(List.copyOf(p.frames().values()))
+                .or(() -> crowded(List.copyOf(p.blocks().values())));
+    }
+
+    private static Optional<String> crowded(List<? extends Placement.Area> boxes) {
+        for (int i = 0; i < boxes.size(); i++) {
+            for (int j = i + 1; j < boxes.size(); j++) {
+                if (boxes.get(i).crowds(boxes.get(j), Placement.APART)) {
+                    return Optional.of(boxes.get(i).id() + " would stand too close to "
+                            + boxes.get(j).id());
                 }
             }
         }

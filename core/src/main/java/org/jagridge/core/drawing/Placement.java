@@ -34,6 +34,8 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
 
     /** A rectangle on the lattice. */
     interface Area {
+        String id();
+
         int x();
 
         int y();
@@ -48,13 +50,6 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
                     && o.x() < x() + width() + gap
                     && y() < o.y() + o.height() + gap
                     && o.y() < y() + height() + gap;
-        }
-
-        default boolean contains(Area o, int inset) {
-            return o.x() >= x() + inset
-                    && o.y() >= y() + inset + TITLE
-                    && o.x() + o.width() <= x() + width() - inset
-                    && o.y() + o.height() <= y() + height() - inset;
         }
     }
 

@@ -2,6 +2,7 @@ package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Cuts drawings into sheets of paper, so that the letters on them can still be read. */
 public final class Sheets {
@@ -9,6 +10,10 @@ public final class Sheets {
     private static final double LEAST_SCALE = 0.7;
     /** From a rung's line up to where the names above it begin. */
     private static final double ABOVE_A_RUNG = 26;
+
+    private static final double ABOVE_A_NAME = 12;
+    /** From above a section's rail names to above its first rung, and no further. */
+    private static final double SECTION_HEAD = 20;
 
     private static final double OVERLAP = 24;
 
@@ -27,11 +32,7 @@ public final class Sheets {
         double scale = Math.min(1, Math.max(LEAST_SCALE, paperWidth / ladder.width()));
         double high = paperHeight / scale;
         List<Double> cuts = new ArrayList<>(List.of(0.0));
-        List<Double> rungs = ladder.symbols().stream()
-                .map(s -> s.y() - ABOVE_A_RUNG)
-                .distinct()
-                .sorted()
-                .toList();
+        List<Double> rungs = tops(ladder);
         double fits = 0;
         for (double rung : rungs) {
             if (rung - cuts.get(cuts.size() - 1) > high) {
@@ -49,6 +50,23 @@ public final class Sheets {
             sheets.addAll(across(top, cuts.get(i) - top, ladder.width(), paperWidth / scale));
         }
         return sheets;
+    }
+
+    /** Where a sheet may begin: above each rung, and for the first of a section above the names of its rails. */
+    private static List<Double> tops(Ladder ladder) {
+        List<Double> heads = ladder.texts().stream()
+                .filter(t -> t.kind() == Ladder.TextKind.RAIL)
+                .map(t -> t.y() - ABOVE_A_NAME)
+                .distinct()
+                .toList();
+        return Stream.concat(
+                        heads.stream(),
+                        ladder.symbols().stream()
+                                .map(s -> s.y() - ABOVE_A_RUNG)
+                                .filter(y -> heads.stream().noneMatch(h -> y >= h && y < h + SECTION_HEAD)))
+                .distinct()
+                .sorted()
+                .toList();
     }
 
     /** A connection diagram in sheets beside and under each other, with a strip that both neighbours show. */

@@ -4,54 +4,20 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
-import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.regex.Pattern;
-import org.jagridge.web.Browsers;
-import org.jagridge.web.WebTest;
-import org.testng.ITestResult;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
+import org.jagridge.web.BrowserTest;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** The bench in a real browser. */
-public class BenchBrowserTest extends WebTest {
-    private Browsers browsers;
-    private BrowserContext context;
+public class BenchBrowserTest extends BrowserTest {
     private BenchPage bench;
-    private final List<String> problems = new ArrayList<>();
-
-    @BeforeClass
-    public void startBrowser() {
-        browsers = new Browsers();
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void stopBrowser() {
-        if (browsers != null) {
-            browsers.close();
-        }
-    }
 
     @BeforeMethod
     public void openBench() {
-        problems.clear();
-        context = browsers.browser().newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
-        Page page = context.newPage();
-        page.onConsoleMessage(m -> {
-            if (m.type().equals("error") && !m.text().matches(".*\\b40[04]\\b.*")) {
-                problems.add(m.text());
-            }
-        });
-        page.onPageError(problems::add);
-        page.navigate(url("/bench/" + bench() + "?s=0&t=10"));
-        bench = new BenchPage(page);
+        page().navigate(url("/bench/" + bench() + "?s=0&t=10"));
+        bench = new BenchPage(page());
     }
 
     /** The number of the demo bench; made by asking for it once. */
@@ -61,17 +27,6 @@ public class BenchBrowserTest extends WebTest {
                 .firstValue("Location")
                 .orElseThrow();
         return Long.parseLong(location.replaceAll(".*/bench/(\\d+).*", "$1"));
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void closeBench(ITestResult result) {
-        if (!result.isSuccess()) {
-            bench.page()
-                    .screenshot(new Page.ScreenshotOptions()
-                            .setPath(Path.of("target/failed-" + result.getName() + ".png")));
-        }
-        context.close();
-        assertEquals(problems, List.of());
     }
 
     @Test
@@ -148,7 +103,7 @@ public class BenchBrowserTest extends WebTest {
         page.goBack();
         assertThat(bench.id("h-TH.mode-cool")).hasAttribute("aria-checked", "false");
         assertThat(bench.id("h-TH.fan-on")).hasAttribute("aria-checked", "true");
-        Page other = context.newPage();
+        Page other = newPage();
         other.navigate(link);
         assertThat(other.locator("[id='h-TH.mode-cool']")).hasAttribute("aria-checked", "true");
     }
