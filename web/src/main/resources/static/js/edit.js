@@ -501,6 +501,22 @@
     send({ what: "move", fields: { id, dx, dy }, wrong: back });
   }
 
+  // ---- pointing: the same thing lights in the lists and in both drawings
+
+  function light(target) {
+    document.querySelectorAll("#edit .lit").forEach((e) => e.classList.remove("lit"));
+    const source = target.closest && target.closest("[data-terminal],[data-wire],[data-part],[data-cable]");
+    if (!source) return;
+    const kind = ["terminal", "wire", "part", "cable"].find((k) => source.dataset[k]);
+    const name = CSS.escape(source.dataset[kind]);
+    document.querySelectorAll(`#edit [data-${kind}="${name}"]`).forEach((e) => {
+      if (kind !== "part" || !e.dataset.terminal) e.classList.add("lit");
+    });
+    if (kind === "cable") document.querySelectorAll(`#edit [data-cable-of="${name}"]`).forEach((e) => e.classList.add("lit"));
+  }
+  document.addEventListener("pointerover", (e) => !drag && light(e.target));
+  document.addEventListener("focusin", (e) => light(e.target));
+
   // ---- keys
 
   document.addEventListener("keydown", (e) => {

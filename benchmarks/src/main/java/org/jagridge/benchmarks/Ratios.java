@@ -35,6 +35,9 @@ public final class Ratios {
         System.out.printf(
                 "fault table of the heat pump demo (each fault in 6 calls): %.0f ms%n",
                 score(results, "faultTable", null));
+        System.out.printf(
+                "layout of 64 parts: ladder %.1f ms, connection diagram %.1f ms%n",
+                score(results, "ladder", null), score(results, "connection", null));
     }
 
     private static double score(Collection<RunResult> results, String benchmark, String nodes) {

@@ -16,6 +16,10 @@ public class Screenshots extends WebTest {
     private static final List<Shot> SHOTS = List.of(
             new Shot("home", "/", ColorScheme.LIGHT, p -> {}),
             new Shot("bench", "/circuits/lab-bench/bench", ColorScheme.LIGHT, Screenshots::coolingCall),
+            new Shot("edit", "/circuits/cold-store/edit", ColorScheme.LIGHT, Screenshots::aWrongRow),
+            new Shot("print", "/circuits/cold-store/print", ColorScheme.LIGHT, p -> {}),
+            new Shot("walk", "/circuits/wardens-cottage/bench", ColorScheme.LIGHT, Screenshots::aWalk),
+            new Shot("revisions", "/circuits/like-the-chapel/revisions?from=1&to=4", ColorScheme.LIGHT, p -> {}),
             new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),
             new Shot("prove-dead", "/circuits/seminar-room/dead/outdoor", ColorScheme.LIGHT, p -> {}),
             new Shot("catalogue", "/catalogue", ColorScheme.LIGHT, Screenshots::openFirstDetails),
@@ -25,6 +29,7 @@ public class Screenshots extends WebTest {
     @Test
     public void retake() {
         try (Browsers browsers = new Browsers()) {
+            someRevisions(browsers);
             for (Shot shot : SHOTS) {
                 try (BrowserContext context = browsers.browser()
                         .newContext(new Browser.NewContextOptions()
@@ -47,6 +52,61 @@ public class Screenshots extends WebTest {
         act(page, () -> page.keyboard().press("Tab"));
         act(page, () -> page.locator("#rest").click());
         page.locator(".ladder .symbol[data-part='K5']").first().hover();
+    }
+
+    /** A circuit with a few revisions to compare. */
+    private void someRevisions(Browsers browsers) {
+        try (BrowserContext context = browsers.browser().newContext()) {
+            Page page = context.newPage();
+            page.navigate(url("/circuits/new"));
+            page.locator("#name").fill("Like the chapel");
+            page.locator("#pattern").selectOption("chapel");
+            page.locator("form button").first().click();
+            page.waitForURL("**/edit");
+            stored(page, "part", "SW", "switch");
+            String hot =
+                    page.locator("tr[data-what='wire'] [name='from']").first().inputValue();
+            String load =
+                    page.locator("tr[data-what='wire'] [name='to']").first().inputValue();
+            page.locator("tr[data-what='wire'] [data-remove]").first().click();
+            page.waitForFunction("() => document.querySelector('#revision').textContent === '3'");
+            page.locator("#line").fill(hot + " >(red) SW >(red) " + load);
+            page.locator("#line").press("Enter");
+            page.waitForFunction("() => document.querySelector('#revision').textContent === '4'");
+        }
+    }
+
+    private static void stored(Page page, String what, String... cells) {
+        page.locator("#tab-parts").click();
+        com.microsoft.playwright.Locator row = page.locator("tr.new-row[data-what='" + what + "']");
+        String place = page.locator("#parts [name='place']").first().inputValue();
+        row.locator("[name='id']").fill(cells[0]);
+        row.locator("[name='type']").fill(cells[1]);
+        row.locator("[name='place']").fill(place);
+        row.locator("[name='place']").press("Enter");
+        page.waitForFunction("() => document.querySelector('#revision').textContent === '2'");
+        page.locator("#tab-wires").click();
+    }
+
+    private static void aWrongRow(Page page) {
+        page.waitForSelector("#findings ol");
+        page.locator("#line").fill("T1.X1 > F1 > TH > KF.A1-A2 > T1.X2");
+        page.locator("#new-from").fill("LMP.1");
+        page.keyboard().press("Tab");
+        page.keyboard().type("T1.X9");
+        page.keyboard().press("Enter");
+        page.waitForSelector(".row-words");
+        page.locator(".row-words").scrollIntoViewIfNeeded();
+    }
+
+    private static void aWalk(Page page) {
+        page.locator("[id='h-TH.mode']").selectOption("heat");
+        page.waitForFunction("() => document.querySelector(\"[id='h-TH.mode']\").value === 'heat'");
+        page.locator("#walk-load").selectOption("HC:A1-A2");
+        page.waitForSelector("#walk .stop");
+        for (int i = 0; i < 5; i++) {
+            page.keyboard().press("ArrowRight");
+        }
     }
 
     private static void openFirstDetails(Page page) {

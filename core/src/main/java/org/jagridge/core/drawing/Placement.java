@@ -29,6 +29,11 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
     /** Steps at the top of a frame that its title takes. */
     static final int TITLE = 2;
 
+    /** Types with a small mark beside their title. */
+    private static final List<String> MARKED = List.of("earth", "splice");
+    /** Room beside a title for a small mark, in pixels. */
+    private static final double MARK = 30;
+
     private static final double LETTER = 6.2;
     private static final double TITLE_LETTER = 7.2;
 
@@ -100,7 +105,7 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
             boolean used = circuit.wires().stream()
                     .anyMatch(w -> w.from().equals(place.metalwork()) || w.to().equals(place.metalwork()));
             if (used) {
-                items.put(place.id(), new Item(place.id(), place.id(), List.of(place.metalwork()), 2));
+                items.put(place.id(), new Item(place.id(), place.id(), List.of(place.metalwork()), 2, true));
             }
         }
         for (Part part : circuit.parts()) {
@@ -113,16 +118,16 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
                     .max()
                     .orElse(1);
             int pitch = Math.max(2, (int) Math.ceil((longest * LETTER + 3) / STEP));
-            items.put(part.id(), new Item(part.id(), part.place(), terminals, pitch));
+            items.put(part.id(), new Item(part.id(), part.place(), terminals, pitch, MARKED.contains(part.type())));
         }
         return items;
     }
 
     /** A box without a position. */
-    record Item(String id, String place, List<Terminal> terminals, int pitch) {
+    record Item(String id, String place, List<Terminal> terminals, int pitch, boolean marked) {
         Block block(int x, int y, List<Terminal> top, List<Terminal> bottom) {
             int posts = Math.max(1, Math.max(top.size(), bottom.size())) * pitch;
-            int title = (int) Math.ceil((id.length() * TITLE_LETTER + 12) / STEP);
+            int title = (int) Math.ceil((id.length() * TITLE_LETTER + (marked ? MARK : 12)) / STEP);
             return new Block(id, place, x, y, top, bottom, pitch, Math.max(posts, title));
         }
     }

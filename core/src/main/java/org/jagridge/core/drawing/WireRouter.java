@@ -68,7 +68,10 @@ final class WireRouter {
 
     private final int[] uses;
     private final int[] history;
-    private final Map<Integer, List<String>> cablesInSlot = new HashMap<>();
+    /** Number of a cable whose core lies in a slot, or 0. */
+    private final int[] cable;
+
+    private final Map<String, Integer> cableNumbers = new HashMap<>();
     private final Set<String> routedCables = new HashSet<>();
     private final Map<String, int[]> paths = new HashMap<>();
     private final Map<String, Job> jobs = new HashMap<>();
@@ -88,6 +91,7 @@ final class WireRouter {
         net = new int[2 * n];
         uses = new int[2 * n];
         history = new int[2 * n];
+        cable = new int[2 * n];
         cost = new int[2 * n];
         from = new int[2 * n];
         seen = new int[2 * n];
@@ -180,15 +184,12 @@ final class WireRouter {
         slots(path, slot -> {
             uses[slot] += by;
             net[slot] = uses[slot] == 0 ? 0 : job.net();
-            if (job.cable() != null) {
-                List<String> cables = cablesInSlot.computeIfAbsent(slot, s -> new ArrayList<>(1));
-                if (by > 0) {
-                    cables.add(job.cable());
-                } else {
-                    cables.remove(job.cable());
-                }
-            }
+            cable[slot] = by > 0 ? numberOf(job) : 0;
         });
+    }
+
+    private int numberOf(Job job) {
+        return job.cable() == null ? 0 : cableNumbers.computeIfAbsent(job.cable(), c -> cableNumbers.size() + 1);
     }
 
     private Set<String> conflicts(Job job, int[] path) {
@@ -235,8 +236,8 @@ final class WireRouter {
         int goalPoint = at(to);
         int homeA = place[at(job.points().get(0))];
         int homeB = place[at(job.points().get(job.points().size() - 1))];
-        boolean hasSiblings = job.cable() != null && routedCables.contains(job.cable());
-        int least = hasSiblings ? HASTE_BESIDE_ITS_CABLE : HASTE;
+        int sibling = job.cable() != null && routedCables.contains(job.cable()) ? numberOf(job) : 0;
+        int least = sibling > 0 ? HASTE_BESIDE_ITS_CABLE : HASTE;
         cost[start] = 0;
         seen[start] = search;
         from[start] = -1;
@@ -261,7 +262,7 @@ final class WireRouter {
                 if (!inside || blocked[next] || (reserved[next] != 0 && reserved[next] != job.net())) {
                     continue;
                 }
-                int price = price(job, point, in, out, next, homeA, homeB, pushing);
+                int price = price(job, sibling, point, in, out, next, homeA, homeB, pushing);
                 if (price < 0) {
                     continue;
                 }
@@ -287,8 +288,9 @@ final class WireRouter {
     }
 
     /** The price of a step, or -1 where another net is in the way. */
-    private int price(Job job, int point, int in, int out, int next, int homeA, int homeB, boolean pushing) {
-        int sum = besideItsCable(job, next, out) ? BESIDE_ITS_CABLE : STEP;
+    private int price(
+            Job job, int sibling, int point, int in, int out, int next, int homeA, int homeB, boolean pushing) {
+        int sum = sibling > 0 && besideItsCable(sibling, next, out) ? BESIDE_ITS_CABLE : STEP;
         if (in != out) {
             int foreign = slotPrice(job, 2 * point + out, pushing);
             if (foreign < 0) {
@@ -320,18 +322,13 @@ final class WireRouter {
         return pushing ? CONFLICT + history[slot] : -1;
     }
 
-    private boolean besideItsCable(Job job, int point, int orientation) {
-        if (job.cable() == null || cablesInSlot.isEmpty()) {
-            return false;
-        }
+    private boolean besideItsCable(int number, int point, int orientation) {
         int across = orientation == HORIZONTAL ? width : 1;
-        return holds(2 * (point - across) + orientation, job.cable())
-                || holds(2 * (point + across) + orientation, job.cable());
+        return holds(2 * (point - across) + orientation, number) || holds(2 * (point + across) + orientation, number);
     }
 
-    private boolean holds(int slot, String cable) {
-        List<String> cables = cablesInSlot.get(slot);
-        return cables != null && cables.contains(cable);
+    private boolean holds(int slot, int number) {
+        return slot >= 0 && slot < cable.length && cable[slot] == number;
     }
 
     private int[] trace(int goal) {

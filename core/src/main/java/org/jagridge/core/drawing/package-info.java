@@ -8,5 +8,11 @@
  * <p>The ladder's steps: {@link org.jagridge.core.drawing.Nets} (what is one line) → sections, one a galvanic
  * component → rails → levels (longest path from the hot rail) → rows (one a rung; series parts share it) → lanes for
  * the vertical lines → coordinates. By construction no two nets share a line segment and no vertical meets a symbol.
+ *
+ * <p>The connection diagram's steps: {@link org.jagridge.core.drawing.Placement} (where boxes and terminals lie: kept
+ * from a hand's moves by {@link org.jagridge.core.drawing.KeptPlacement}, else by {@link
+ * org.jagridge.core.drawing.ElkPlacement}) → {@link org.jagridge.core.drawing.Glands} (where cables pass their frames) →
+ * {@link org.jagridge.core.drawing.WireRouter} (the wires, on a lattice) → pixels. {@link
+ * org.jagridge.core.drawing.Sheets} cuts either drawing for paper.
  */
 package org.jagridge.core.drawing;

@@ -23,8 +23,18 @@ public class ConnectionLayoutTest {
         return drawn.computeIfAbsent(circuit, c -> ConnectionLayout.of(Assembly.of(c)));
     }
 
+    private Object[][] circuits;
+
+    /** The same circuits for every test, so that each is laid out once. */
     @DataProvider
     public Object[][] circuits() {
+        if (circuits == null) {
+            circuits = makeCircuits();
+        }
+        return circuits;
+    }
+
+    private static Object[][] makeCircuits() {
         List<Object[]> rows = new ArrayList<>();
         Circuits.DEMOS.forEach(slug -> rows.add(new Object[] {slug, Circuits.demo(slug)}));
         for (String name : List.of("fan-relay", "two-transformers-jumper", "long-run")) {

@@ -17,8 +17,18 @@ import org.testng.annotations.Test;
 public class LadderLayoutTest {
     private static final int GENERATED = 200;
 
+    private Object[][] circuits;
+
+    /** The same circuits for every test, so that each is made once. */
     @DataProvider
     public Object[][] circuits() {
+        if (circuits == null) {
+            circuits = makeCircuits();
+        }
+        return circuits;
+    }
+
+    private static Object[][] makeCircuits() {
         Object[][] rows = new Object[13 + GENERATED][];
         rows[0] = new Object[] {"lab bench", Circuits.demo("lab-bench")};
         rows[1] = new Object[] {"fan relay", ReferenceCase.load("fan-relay").circuit()};

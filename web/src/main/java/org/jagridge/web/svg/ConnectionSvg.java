@@ -117,7 +117,20 @@ public final class ConnectionSvg {
                 "rx",
                 3);
         svg.text(box.titleAt().x(), box.titleAt().y(), box.title(), "middle", "t-part");
+        mark(box);
         svg.close("g");
+    }
+
+    /** What a box is at a glance, where that isn't a matter of course: a wire nut, an earth. */
+    private void mark(Box box) {
+        String type = circuit.part(box.id()).map(Part::type).orElse("earth");
+        String at = "translate(" + Svg.number(box.x() + 9) + " "
+                + Svg.number(box.titleAt().y() - 4) + ")";
+        if (type.equals("earth")) {
+            svg.element("path", "class", "sym thin", "transform", at, "d", "M0-6V0M-5 0H5M-3 2.5H3M-1 5H1");
+        } else if (type.equals("splice")) {
+            svg.element("path", "class", "sym thin", "transform", at, "d", "M-3 5L-5-2Q0-8 5-2L3 5ZM-1-4V4M2-3V4");
+        }
     }
 
     private void wire(Route route) {
