@@ -424,6 +424,7 @@
       $(`#drawing-${n}`).hidden = n !== name;
       $(`[data-show="${n}"]`).setAttribute("aria-pressed", String(n === name));
     });
+    $("#drawing-hint").hidden = name !== "connections";
     window.drawings.showAll();
   }
 

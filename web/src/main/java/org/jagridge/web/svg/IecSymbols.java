@@ -12,12 +12,13 @@ final class IecSymbols {
             case CONTACT_OPEN, CONTACT_CLOSED -> contact(branch.restClosed(), joined);
             case THERMOSTAT ->
                 contact(branch.restClosed(), joined) + link()
-                        + "<text class=\"letter small\" x=\"-9\" y=\"-4\">ϑ</text>";
+                        + "<text class=\"letter small\" x=\"-10\" y=\"-3\">ϑ</text>";
             case SAFETY ->
-                contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-3-12H3V-8H-3Z\"/>";
-            case SWITCH -> contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-12H4\"/>";
+                contact(branch.restClosed(), joined) + link()
+                        + "<path class=\"sym thin\" d=\"M-2.5-10H2.5V-6.5H-2.5Z\"/>";
+            case SWITCH -> contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-9.5H4\"/>";
             case PUSH_BUTTON ->
-                contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-9V-12H4V-9\"/>";
+                contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-7V-9.5H4V-7\"/>";
             case TIMER -> box(22, 14, works && joined) + "<path class=\"sym\" d=\"M-11-7L-5 7M-11 7L-5-7M-5-7V7\"/>";
             case CAPACITOR -> "<path class=\"sym\" d=\"M-13 0H-3M3 0H13M-3-9V9M3-9V9\"/>";
             case FUSE ->
@@ -60,6 +61,6 @@ final class IecSymbols {
 
     /** The dashed line from a blade to what moves it. */
     private static String link() {
-        return "<path class=\"sym thin dashed\" d=\"M0-3V-12\"/>";
+        return "<path class=\"sym thin dashed\" d=\"M0-3V-9\"/>";
     }
 }
