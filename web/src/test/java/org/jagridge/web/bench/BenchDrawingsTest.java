@@ -9,12 +9,17 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.BoundingBox;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
+import org.jagridge.web.settings.Settings;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** Both drawings of the bench: walk, find, zoom, symbol sets, at rest. */
 public class BenchDrawingsTest extends BrowserTest {
+    @Autowired
+    private Settings settings;
+
     private BenchPage bench;
 
     @BeforeMethod
@@ -30,13 +35,8 @@ public class BenchDrawingsTest extends BrowserTest {
 
     @AfterMethod(alwaysRun = true)
     public void usualSettings() {
-        for (String[] s : new String[][] {{"symbols", "north-american"}, {"ladder", "live"}, {"school", "common"}}) {
-            page().request()
-                    .post(
-                            url("/settings/" + s[0]),
-                            com.microsoft.playwright.options.RequestOptions.create()
-                                    .setForm(com.microsoft.playwright.options.FormData.create()
-                                            .set("word", s[1])));
+        for (Settings.Choice choice : Settings.Choice.values()) {
+            settings.set(choice.key(), choice.words().get(0));
         }
     }
 
