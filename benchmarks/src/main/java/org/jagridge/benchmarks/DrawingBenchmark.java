@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
@@ -19,6 +20,7 @@ import org.jagridge.core.drawing.Ladder;
 import org.jagridge.core.drawing.LadderLayout;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.PartTypes;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Mode;
@@ -39,7 +41,10 @@ public class DrawingBenchmark {
         Circuit.Builder all = Circuit.builder("Three units");
         for (String slug : List.of("cold-store", "wardens-cottage", "seminar-room")) {
             try (InputStream in = DrawingBenchmark.class.getResourceAsStream("/demo/" + slug + ".json")) {
-                add(CircuitReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8)), slug.charAt(0) + "-", all);
+                add(
+                        CircuitReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8)),
+                        slug.charAt(0) + "-",
+                        all);
             }
         }
         assembly = Assembly.of(all.build());
@@ -50,14 +55,34 @@ public class DrawingBenchmark {
         c.places().forEach(p -> to.places().add(new Place(prefix + p.id(), p.name(), p.access())));
         for (Part p : c.parts()) {
             Map<String, Object> params = new HashMap<>(p.params());
-            params.keySet().retainAll(List.of("system", "poles", "sets", "speeds", "form", "terminals", "kind"));
-            to.parts().add(new Part(
-                    prefix + p.id(), p.type(), prefix + p.place(), p.name(), params, p.fitted(), p.whenNotFitted(), p.labels()));
+            PartTypes.catalogue().require(p).params().stream()
+                    .filter(f -> f.kind() == Field.Kind.PART
+                            || f.kind() == Field.Kind.WIRE
+                            || f.kind() == Field.Kind.STRUCTURE)
+                    .forEach(f -> params.remove(f.name()));
+            to.parts()
+                    .add(new Part(
+                            prefix + p.id(),
+                            p.type(),
+                            prefix + p.place(),
+                            p.name(),
+                            params,
+                            p.fitted(),
+                            p.whenNotFitted(),
+                            p.labels()));
         }
-        c.cables().forEach(k -> to.cables().add(new Cable(
-                prefix + k.id(), prefix + k.from(), prefix + k.to(), k.lengthMetres(), k.size(), k.cores())));
+        c.cables()
+                .forEach(k -> to.cables()
+                        .add(new Cable(
+                                prefix + k.id(),
+                                prefix + k.from(),
+                                prefix + k.to(),
+                                k.lengthMetres(),
+                                k.size(),
+                                k.cores())));
         for (Wire w : c.wires()) {
-            Wire moved = w.withEnd(0, new Terminal(prefix + w.from().part(), w.from().name()))
+            Wire moved = w.withEnd(
+                            0, new Terminal(prefix + w.from().part(), w.from().name()))
                     .withEnd(1, new Terminal(prefix + w.to().part(), w.to().name()))
                     .withId(prefix + w.id());
             to.wires().add(w.cable() == null ? moved : moved.withCable(prefix + w.cable(), w.core()));

@@ -31,11 +31,16 @@ public record Lanes(List<Lane> lanes) {
             for (int i = 0; i < steps.size(); i++) {
                 long to = i + 1 < steps.size() ? steps.get(i + 1).micros() : run.until();
                 String value = steps.get(i).value();
-                spans.add(new Span(steps.get(i).micros(), to, value, !IDLE.contains(value)));
+                spans.add(new Span(steps.get(i).micros(), to, value, isActive(value)));
             }
             lanes.add(new Lane(part, isLoad(assembly.branchesOf(part)), spans));
         });
         return new Lanes(lanes);
+    }
+
+    /** Whether a value of a main signal means that the part works, conducts or is pulled in. */
+    public static boolean isActive(String value) {
+        return !IDLE.contains(value);
     }
 
     private static boolean isLoad(List<Branch> branches) {

@@ -260,6 +260,30 @@ final class GeometryCheck {
         return mistakes;
     }
 
+    /** The two ends of each symbol meet lines of the nets of its two terminals, the right way round. */
+    static List<String> looseEnds(Ladder ladder) {
+        List<String> mistakes = new ArrayList<>();
+        for (Ladder.Symbol s : ladder.symbols()) {
+            double half = s.width() / 2;
+            Terminal left = s.flipped() ? s.branch().b() : s.branch().a();
+            Terminal right = s.flipped() ? s.branch().a() : s.branch().b();
+            if (!meets(ladder, s.x() - half, s.y(), left)) {
+                mistakes.add(s.branch().title() + " hangs loose at " + left);
+            }
+            if (!meets(ladder, s.x() + half, s.y(), right)) {
+                mistakes.add(s.branch().title() + " hangs loose at " + right);
+            }
+        }
+        return mistakes;
+    }
+
+    private static boolean meets(Ladder ladder, double x, double y, Terminal terminal) {
+        return ladder.lines().stream()
+                .anyMatch(l -> ladder.nets().get(l.net()).terminals().contains(terminal)
+                        && ((Math.abs(l.x1() - x) < EPS && Math.abs(l.y1() - y) < EPS)
+                                || (Math.abs(l.x2() - x) < EPS && Math.abs(l.y2() - y) < EPS)));
+    }
+
     private static void joinByNumber(Ladder ladder, int[] parent) {
         Map<String, Integer> first = new HashMap<>();
         for (Ladder.Text t : ladder.texts()) {

@@ -93,7 +93,9 @@ public class LadderLayoutTest {
 
     @Test(dataProvider = "circuits")
     public void theNetsCanBeRebuiltFromTheLinesAlone(String name, Circuit circuit) {
-        List<String> mistakes = GeometryCheck.netsRebuilt(LadderLayout.of(Assembly.of(circuit)));
+        Ladder ladder = LadderLayout.of(Assembly.of(circuit));
+        List<String> mistakes = new java.util.ArrayList<>(GeometryCheck.netsRebuilt(ladder));
+        mistakes.addAll(GeometryCheck.looseEnds(ladder));
         assertTrue(mistakes.isEmpty(), String.join("\n", mistakes));
     }
 

@@ -1,0 +1,82 @@
+package org.jagridge.core.trace;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+
+/**
+ * The table that instructors write on the board: each call against each load, computed by running the call.
+ *
+ * @param loads ids of the parts across the top
+ */
+public record ModeTable(List<String> loads, List<Row> rows) {
+    /** One call. */
+    public record Row(Presets.Preset call, List<Cell> cells) {}
+
+    /**
+     * What a load does in a call.
+     *
+     * @param value its signal while it works, like {@code on} or {@code HI}; empty where it stays off
+     * @param from when it begins to work, microseconds from the call; −1 where it doesn't
+     * @param to when it stops for good; −1 where it works to the end
+     */
+    public record Cell(String value, long from, long to) {
+        static final Cell OFF = new Cell("", -1, -1);
+
+        public boolean works() {
+            return from >= 0;
+        }
+    }
+
+    /** Computes the table. Loads are what does the work: machines, heaters, valves, lamps and contactors' coils. */
+    public static ModeTable of(Circuit circuit) {
+        Assembly assembly = Assembly.of(circuit);
+        List<String> loads = circuit.parts().stream()
+                .map(p -> p.id())
+                .filter(id -> assembly.branchesOf(id).stream().anyMatch(ModeTable::isLoad))
+                .toList();
+        List<Row> rows = new ArrayList<>();
+        for (Presets.Preset preset : Presets.of(circuit)) {
+            if (preset.call()) {
+                Run run = Simulation.run(assembly, preset.scenario());
+                long begins = Math.round(preset.scenario().steps().get(0).atSeconds() * 1e6);
+                rows.add(new Row(
+                        preset, loads.stream().map(id -> cell(run, id, begins)).toList()));
+            }
+        }
+        return new ModeTable(loads, rows);
+    }
+
+    private static boolean isLoad(Branch b) {
+        return b.isDrawn() && b.shape() != Shape.BOX && (b.role() == Role.LOAD || b.role() == Role.COIL);
+    }
+
+    private static Cell cell(Run run, String part, long begins) {
+        List<Run.Step> steps = run.signals().get(part);
+        if (steps == null) {
+            return Cell.OFF;
+        }
+        String value = "";
+        long from = -1;
+        long to = -1;
+        for (Run.Step s : steps) {
+            boolean active = Lanes.isActive(s.value());
+            if (active) {
+                if (from < 0) {
+                    from = Math.max(0, s.micros() - begins);
+                    value = s.value();
+                }
+                to = -1;
+            } else if (from >= 0 && to < 0) {
+                to = s.micros() - begins;
+            }
+        }
+        return from < 0 ? Cell.OFF : new Cell(value, from, to);
+    }
+}

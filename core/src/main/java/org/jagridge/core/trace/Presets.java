@@ -1,0 +1,324 @@
+package org.jagridge.core.trace;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.part.PartTypes;
+
+/**
+ * The calls and mishaps that a circuit's own parts make possible, each as a scenario: fan on, cooling, heating,
+ * auxiliary, emergency, defrost, changeover, hot water, a limit that trips, a door or vent that opens, power lost and
+ * back.
+ */
+public final class Presets {
+    private static final double BEGINS = 5;
+    private static final double ENDS = 605;
+    /** Long enough after a call for blowers and overruns to stop. */
+    private static final double UNTIL = 1000;
+
+    private static final double MISHAP = 305;
+    private static final double MENDED = 405;
+
+    /**
+     * One of them.
+     *
+     * @param key for addresses, unique in its circuit
+     * @param call whether it is a plain call, a row of the mode table
+     */
+    public record Preset(String key, String name, boolean call, Scenario scenario) {}
+
+    private final Circuit circuit;
+    private final List<Preset> presets = new ArrayList<>();
+
+    private Presets(Circuit circuit) {
+        this.circuit = circuit;
+    }
+
+    /** The presets of a circuit, calls first. */
+    public static List<Preset> of(Circuit circuit) {
+        return new Presets(circuit).make();
+    }
+
+    public static Optional<Preset> find(Circuit circuit, String key) {
+        return of(circuit).stream().filter(p -> p.key().equals(key)).findFirst();
+    }
+
+    private List<Preset> make() {
+        circuit.parts().forEach(p -> {
+            switch (p.type()) {
+                case "thermostat" -> thermostat(p);
+                case "line-thermostat", "millivolt-thermostat", "room-stat" -> roomSwitch(p);
+                case "programmer" -> programmer(p);
+                default -> {
+                    // has no call of its own
+                }
+            }
+        });
+        Tale main = presets.isEmpty() ? new Tale() : mainCall();
+        circuit.parts().forEach(p -> mishap(p, main));
+        powerFailure(main);
+        return presets;
+    }
+
+    /** What is set from the start and when, while a scenario is told. */
+    private static final class Tale {
+        private final Map<String, Object> start = new LinkedHashMap<>();
+        private final List<Scenario.Step> steps = new ArrayList<>();
+
+        Tale start(String input, Object value) {
+            start.put(input, value);
+            return this;
+        }
+
+        Tale at(double seconds, Map<String, Object> set) {
+            steps.add(new Scenario.Step(seconds, set, List.of()));
+            return this;
+        }
+
+        Tale at(double seconds, String input, Object value) {
+            return at(seconds, Map.of(input, value));
+        }
+
+        Scenario until(String name, double seconds) {
+            return new Scenario(name, start, steps, List.of(), seconds);
+        }
+    }
+
+    private void add(String part, String key, String name, boolean call, Scenario scenario) {
+        presets.add(new Preset(part + "-" + key, name, call, scenario));
+    }
+
+    private Params params(Part p) {
+        return new Params(PartTypes.catalogue().require(p).params(), p.params());
+    }
+
+    private String title(Part p, String call) {
+        boolean several =
+                circuit.parts().stream().filter(o -> o.type().equals(p.type())).count() > 1;
+        return several ? call + ", " + p.title() : call;
+    }
+
+    private static String roomOf(Part p, Params params) {
+        return params.has("reads") ? params.text("reads") + ".celsius" : p.id() + ".roomCelsius";
+    }
+
+    private void thermostat(Part p) {
+        Params params = params(p);
+        List<String> terminals = params.texts("terminals");
+        String id = p.id();
+        String mode = id + ".mode";
+        String room = roomOf(p, params);
+        boolean heatPump = !params.is("kind", "conventional");
+        boolean cools = terminals.contains("Y") || terminals.contains("Y2");
+        boolean heats = terminals.contains("W") || heatPump;
+        if (terminals.contains("G")) {
+            add(
+                    id,
+                    "fan",
+                    title(p, "Fan on"),
+                    true,
+                    new Tale()
+                            .at(BEGINS, id + ".fan", "on")
+                            .at(ENDS, id + ".fan", "auto")
+                            .until(title(p, "Fan on"), UNTIL));
+        }
+        if (cools) {
+            call(p, "cool", "Cooling", new Tale().start(room, 27.0), mode, "cool");
+        }
+        if (heats) {
+            call(p, "heat", heatPump ? "Heating, first stage" : "Heating", new Tale().start(room, 19.0), mode, "heat");
+        }
+        if (heatPump && (terminals.contains("AUX") || terminals.contains("W2") || terminals.contains("W"))) {
+            call(p, "aux", "Auxiliary heat", new Tale().start(room, 15.0), mode, "heat");
+        }
+        if (heatPump) {
+            call(p, "emergency", "Emergency heat", new Tale().start(room, 15.0), mode, "emergency");
+        }
+        if (heatPump && circuit.parts().stream().anyMatch(o -> o.type().equals("defrost-control"))) {
+            defrost(p, room, mode);
+        }
+        if (cools && heats) {
+            add(
+                    id,
+                    "changeover",
+                    title(p, "Changeover"),
+                    false,
+                    new Tale()
+                            .start(room, 27.0)
+                            .at(BEGINS, mode, "cool")
+                            .at(ENDS, mode, "off")
+                            .at(1205, Map.of(mode, "heat", room, 18.0))
+                            .at(1805, mode, "off")
+                            .until(title(p, "Changeover"), 2200));
+        }
+    }
+
+    private void call(Part p, String key, String name, Tale tale, String input, Object value) {
+        add(
+                p.id(),
+                key,
+                title(p, name),
+                true,
+                tale.at(BEGINS, input, value).at(ENDS, input, "off").until(title(p, name), UNTIL));
+    }
+
+    /** Cold and damp outside and a call that goes on: after the interval the coil is defrosted. */
+    private void defrost(Part p, String room, String mode) {
+        Tale tale = new Tale().start(room, 18.0).start(p.id() + ".heatSetCelsius", 20.0);
+        circuit.parts().forEach(o -> {
+            if (o.type().equals("outdoors")) {
+                tale.start(o.id() + ".celsius", -5.0);
+            } else if (o.type().equals("coil-sensor") && !params(o).has("outdoors")) {
+                tale.start(o.id() + ".coilCelsius", -6.0);
+            }
+        });
+        tale.at(BEGINS, mode, "heat");
+        if (room.endsWith(".roomCelsius")) {
+            add(p.id(), "defrost", title(p, "Defrost"), false, tale.until(title(p, "Defrost"), 6000));
+            return;
+        }
+        // the room warms by itself: keep it asking
+        for (double t = 900; t < 6000; t += 600) {
+            tale.at(t, room, 18.0);
+        }
+        add(p.id(), "defrost", title(p, "Defrost"), false, tale.until(title(p, "Defrost"), 6000));
+    }
+
+    private void roomSwitch(Part p) {
+        Params params = params(p);
+        boolean cools = params.has("direction") && params.is("direction", "cool");
+        String set = p.id() + ".setCelsius";
+        String name = title(p, cools ? "Cooling" : "Heating");
+        add(
+                p.id(),
+                cools ? "cool" : "heat",
+                name,
+                true,
+                new Tale()
+                        .start(roomOf(p, params), 20.0)
+                        .start(set, cools ? 30.0 : 5.0)
+                        .at(BEGINS, set, cools ? 10.0 : 30.0)
+                        .at(ENDS, set, cools ? 30.0 : 5.0)
+                        .until(name, UNTIL));
+    }
+
+    private void programmer(Part p) {
+        Map<String, Object> warm = new LinkedHashMap<>();
+        circuit.parts().forEach(o -> {
+            if (o.type().equals("room-stat")) {
+                warm.put(o.id() + ".setCelsius", 30.0);
+            }
+        });
+        String water = p.id() + ".hotWater";
+        String heating = p.id() + ".heating";
+        Map<String, Map<String, Object>> calls = new LinkedHashMap<>();
+        calls.put("Hot water", Map.of(water, "on"));
+        calls.put("Heating by the programmer", Map.of(heating, "on"));
+        calls.put("Hot water and heating", Map.of(water, "on", heating, "on"));
+        calls.forEach((name, set) -> {
+            Tale tale = new Tale();
+            if (set.containsKey(heating)) {
+                warm.forEach(tale::start);
+            }
+            Map<String, Object> off = new LinkedHashMap<>();
+            set.keySet().forEach(k -> off.put(k, "off"));
+            add(
+                    p.id(),
+                    name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'),
+                    title(p, name),
+                    true,
+                    tale.at(BEGINS, set).at(ENDS, off).until(title(p, name), UNTIL));
+        });
+    }
+
+    /** The call that mishaps happen in: heating where there is some, else the first. */
+    private Tale mainCall() {
+        Scenario call = presets.stream()
+                .filter(p -> p.key().endsWith("-heat"))
+                .findFirst()
+                .orElse(presets.get(0))
+                .scenario();
+        Tale tale = new Tale();
+        call.start().forEach(tale::start);
+        tale.steps.add(call.steps().get(0));
+        return tale;
+    }
+
+    private static Tale during(Tale main) {
+        Tale tale = new Tale();
+        main.start.forEach(tale::start);
+        tale.steps.addAll(main.steps);
+        return tale;
+    }
+
+    private void mishap(Part p, Tale main) {
+        String id = p.id();
+        if (!p.fitted()) {
+            return;
+        }
+        switch (p.type()) {
+            case "safety-switch", "powered-safety" ->
+                tell(
+                        p,
+                        "trips",
+                        p.title() + " trips",
+                        during(main)
+                                .at(MISHAP, id + ".tripped", true)
+                                .at(MENDED, Map.of(id + ".tripped", false, id + ".reset", true)));
+            case "opening" ->
+                tell(
+                        p,
+                        "opens",
+                        p.title() + " opens and shuts",
+                        during(main).at(MISHAP, id + ".target", "open").at(MENDED, id + ".target", "shut"));
+            case "switch" -> {
+                Params params = params(p);
+                boolean rest = params.is("rest", "closed");
+                if (params.is("kind", "push")) {
+                    tell(
+                            p,
+                            "pressed",
+                            p.title() + " is pressed",
+                            during(main).at(MISHAP, id + ".closed", !rest).at(MISHAP + 1, id + ".closed", rest));
+                } else {
+                    tell(
+                            p,
+                            "thrown",
+                            p.title() + (rest ? " opens and closes" : " closes and opens"),
+                            during(main).at(MISHAP, id + ".closed", !rest).at(MENDED, id + ".closed", rest));
+                }
+            }
+            default -> {
+                // nothing that a hand or the world would do to it
+            }
+        }
+    }
+
+    private void tell(Part p, String key, String name, Tale tale) {
+        add(p.id(), key, name, false, tale.until(name, UNTIL));
+    }
+
+    private void powerFailure(Tale main) {
+        Map<String, Object> off = new LinkedHashMap<>();
+        Map<String, Object> on = new LinkedHashMap<>();
+        circuit.parts().forEach(p -> {
+            if (p.type().equals("supply")) {
+                off.put(p.id() + ".on", false);
+                on.put(p.id() + ".on", true);
+            }
+        });
+        if (!off.isEmpty()) {
+            presets.add(new Preset(
+                    "power-failure",
+                    "Power lost and back",
+                    false,
+                    during(main).at(MISHAP, off).at(MENDED, on).until("Power lost and back", UNTIL)));
+        }
+    }
+}

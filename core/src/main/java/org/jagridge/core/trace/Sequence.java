@@ -1,0 +1,191 @@
+package org.jagridge.core.trace;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Event;
+import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Run;
+
+/**
+ * The sequence of operation of a run: the start-up chain, then for each thing that a hand or the world did the numbered
+ * steps that followed from it.
+ */
+public final class Sequence {
+    /** A wait that is worth telling. */
+    private static final long WORTH_TELLING = Time.SECOND / 2;
+
+    /**
+     * One step.
+     *
+     * @param number from 1 within its group
+     * @param event index of its event in the run
+     * @param after how long after what it came, in words; empty where it came at once
+     * @param path parts and wires from the hot pole through the load and back
+     * @param enables what this step led to, in words
+     * @param stops whether something ends with it
+     */
+    public record Step(
+            int number,
+            int event,
+            long micros,
+            String part,
+            String title,
+            String name,
+            String why,
+            String after,
+            List<String> path,
+            List<String> enables,
+            boolean stops,
+            boolean backFeed) {}
+
+    /**
+     * What followed from one act.
+     *
+     * @param title the act, like "TH mode: heat"; "Power on" for what happens before any act
+     */
+    public record Group(String title, long micros, List<Step> steps) {}
+
+    /** One link of the start-up chain, like "T1 gives 26.9 V at X1–X2", and whether it is alive. */
+    public record Link(String part, String words, boolean alive) {}
+
+    private final Run run;
+    private final Narrator narrator;
+    private final Map<Integer, List<Event>> ledTo = new HashMap<>();
+
+    private Sequence(Run run) {
+        this.run = run;
+        narrator = new Narrator(run.circuit());
+        for (Event e : run.events()) {
+            e.causes()
+                    .forEach(c ->
+                            ledTo.computeIfAbsent(c, i -> new ArrayList<>()).add(e));
+        }
+    }
+
+    /** The groups in order of time; a group without steps stays, since nothing happening is an answer too. */
+    public static List<Group> of(Run run) {
+        return new Sequence(run).groups();
+    }
+
+    private List<Group> groups() {
+        List<Group> groups = new ArrayList<>();
+        String title = "Power on";
+        long at = 0;
+        List<Step> steps = new ArrayList<>();
+        boolean afterAct = false;
+        for (Event e : run.events()) {
+            if (e.isInput()) {
+                boolean together = afterAct && e.micros() == at && steps.isEmpty();
+                if (!together && (afterAct || !steps.isEmpty())) {
+                    groups.add(new Group(title, at, List.copyOf(steps)));
+                }
+                title = together ? title + ", " + narrator.title(e) : narrator.title(e);
+                at = e.micros();
+                steps = new ArrayList<>();
+                afterAct = true;
+            } else {
+                steps.add(step(steps.size() + 1, e));
+            }
+        }
+        if (afterAct || !steps.isEmpty()) {
+            groups.add(new Group(title, at, List.copyOf(steps)));
+        }
+        return groups;
+    }
+
+    private Step step(int number, Event e) {
+        List<String> enables = ledTo.getOrDefault(e.index(), List.of()).stream()
+                .filter(n -> !n.isInput())
+                .map(narrator::title)
+                .distinct()
+                .toList();
+        return new Step(
+                number,
+                e.index(),
+                e.micros(),
+                e.part(),
+                narrator.title(e),
+                narrator.name(e),
+                e.because().text(),
+                after(e),
+                e.path(),
+                enables,
+                !Lanes.isActive(e.to()),
+                e.backFeed());
+    }
+
+    /** "17 s after IGN on" where it had to wait for its latest cause. */
+    private String after(Event e) {
+        Event cause = null;
+        for (int c : e.causes()) {
+            Event candidate = run.events().get(c);
+            if (cause == null || candidate.micros() >= cause.micros()) {
+                cause = candidate;
+            }
+        }
+        if (cause == null || e.micros() - cause.micros() < WORTH_TELLING) {
+            return "";
+        }
+        return duration(e.micros() - cause.micros()) + " after " + narrator.title(cause);
+    }
+
+    /** As people say it: "30 s", "5 min", "1 h 10 min". */
+    public static String duration(long micros) {
+        long tenths = Math.round(micros / 1e5);
+        if (tenths < 600) {
+            return tenths % 10 == 0 ? tenths / 10 + " s" : tenths / 10 + "." + tenths % 10 + " s";
+        }
+        long seconds = Math.round(micros / 1e6);
+        if (seconds < 3600) {
+            return seconds / 60 + " min" + (seconds % 60 == 0 ? "" : " " + seconds % 60 + " s");
+        }
+        return seconds / 3600 + " h" + (seconds % 3600 / 60 == 0 ? "" : " " + seconds % 3600 / 60 + " min");
+    }
+
+    /** From each supply over its transformers to the controls that live on them, with the volts at each link. */
+    public static List<Link> startUp(Frame frame) {
+        Assembly assembly = frame.assembly();
+        List<Link> chain = new ArrayList<>();
+        for (Role role : new Role[] {Role.SOURCE, Role.PRIMARY, Role.SECONDARY}) {
+            for (Branch b : assembly.branches()) {
+                if (b.role() == role && b.b() != null) {
+                    String verb = role == Role.PRIMARY ? " takes " : " gives ";
+                    chain.add(link(b.owner(), b.owner() + verb, frame.volts(b), b.a(), b.b()));
+                }
+            }
+        }
+        for (Assembly.Member m : assembly.members()) {
+            String id = m.part().id();
+            Terminal c = new Terminal(id, "C");
+            for (String hot : new String[] {"R", "RC", "RH"}) {
+                Terminal r = new Terminal(id, hot);
+                boolean control = assembly.node(r).isPresent()
+                        && assembly.node(c).isPresent()
+                        && assembly.branchesOf(id).stream()
+                                .noneMatch(b -> b.role().gives());
+                if (control) {
+                    double volts = frame.ac()
+                            .volts(
+                                    assembly.node(r).orElseThrow(),
+                                    assembly.node(c).orElseThrow())
+                            .abs();
+                    chain.add(link(id, id + " has ", volts, r, c));
+                    break;
+                }
+            }
+        }
+        return chain;
+    }
+
+    private static Link link(String part, String words, double volts, Terminal a, Terminal b) {
+        return new Link(part, words + Numbers.threeFigures(volts) + " V at " + a.name() + "–" + b.name(), volts > 0.3);
+    }
+}
