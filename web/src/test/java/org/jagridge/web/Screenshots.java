@@ -20,6 +20,13 @@ public class Screenshots extends WebTest {
             new Shot("print", "/circuits/cold-store/print", ColorScheme.LIGHT, p -> {}),
             new Shot("walk", "/circuits/wardens-cottage/bench", ColorScheme.LIGHT, Screenshots::aWalk),
             new Shot("revisions", "/circuits/like-the-chapel/revisions?from=1&to=4", ColorScheme.LIGHT, p -> {}),
+            new Shot(
+                    "sequence",
+                    "/circuits/seminar-room/sequence?run=TH-heat&t=43&taught=true",
+                    ColorScheme.LIGHT,
+                    p -> {}),
+            new Shot("modes", "/circuits/wardens-cottage/modes", ColorScheme.LIGHT, p -> {}),
+            new Shot("compare", "/circuits/cold-store/compare?run=TH-cool", ColorScheme.LIGHT, Screenshots::aDeadCoil),
             new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),
             new Shot("prove-dead", "/circuits/seminar-room/dead/outdoor", ColorScheme.LIGHT, p -> {}),
             new Shot("catalogue", "/catalogue", ColorScheme.LIGHT, Screenshots::openFirstDetails),
@@ -107,6 +114,13 @@ public class Screenshots extends WebTest {
         for (int i = 0; i < 5; i++) {
             page.keyboard().press("ArrowRight");
         }
+    }
+
+    private static void aDeadCoil(Page page) {
+        page.locator("#fault")
+                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("coil open CC"));
+        page.locator("button[type='submit']").click();
+        page.waitForSelector("tr.first-difference");
     }
 
     private static void openFirstDetails(Page page) {

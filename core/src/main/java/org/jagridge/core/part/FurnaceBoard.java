@@ -97,6 +97,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
     private final Branch gas;
     private final Fuse.Element fuse;
     private final String flame;
+    private final String igniterPart;
 
     FurnaceBoard(PartDraft d) {
         p = d.params();
@@ -120,6 +121,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         blowFan = d.contact("L", "BLF", Shape.CONTACT_OPEN, false);
         gas = d.contact("R", "GV", Shape.CONTACT_OPEN, false);
         flame = p.textOrNull("flame");
+        igniterPart = p.textOrNull("igniter");
     }
 
     @Override
@@ -260,7 +262,8 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
     }
 
     private Move trial(State s, boolean due, Moment m) {
-        if (flameThere(m) && due) {
+        boolean ignites = igniterPart == null || "on".equals(m.signalOf(igniterPart));
+        if (ignites && flameThere(m) && due) {
             State lit = s.phase(Phase.HEATING, NEVER).failures(0);
             return new Move(
                     lit.blower(lit.blower(), lit.blower() ? NEVER : after("blowerOnSeconds", m), NEVER),

@@ -27,6 +27,7 @@ final class FurnaceControl extends PartType {
     public List<Field> params() {
         return List.of(
                 Field.part("flame"),
+                Field.part("igniter"),
                 Field.positive("provingSeconds", 30.0, "s"),
                 Field.number("purgeSeconds", 15.0, "s").within(0, 600),
                 Field.number("igniterSeconds", 17.0, "s").within(0, 600),

@@ -73,6 +73,11 @@ public final class Frame {
         return dc == null ? a : Math.hypot(a, dc.branchMagnitude(branch.index()));
     }
 
+    /** RMS AC volts between two nodes. */
+    public double acVolts(int from, int to) {
+        return ac.volts(from, to).abs();
+    }
+
     /** RMS amps through a branch. */
     public double amps(Branch branch) {
         double a = ac.amps(branch.index()).abs();

@@ -2,7 +2,9 @@ package org.jagridge.core.trace;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
@@ -37,9 +39,12 @@ public record ModeTable(List<String> loads, List<Row> rows) {
     /** Computes the table. Loads are what does the work: machines, heaters, valves, lamps and contactors' coils. */
     public static ModeTable of(Circuit circuit) {
         Assembly assembly = Assembly.of(circuit);
+        Set<String> signals =
+                Simulation.run(assembly, Scenario.quiet(0)).signals().keySet();
         List<String> loads = circuit.parts().stream()
                 .map(p -> p.id())
                 .filter(id -> assembly.branchesOf(id).stream().anyMatch(ModeTable::isLoad))
+                .filter(signals::contains)
                 .toList();
         List<Row> rows = new ArrayList<>();
         for (Presets.Preset preset : Presets.of(circuit)) {

@@ -90,6 +90,14 @@ public final class Presets {
         }
     }
 
+    /** Inputs in the order in which they are told. */
+    private static Map<String, Object> both(String one, Object first, String two, Object second) {
+        Map<String, Object> set = new LinkedHashMap<>();
+        set.put(one, first);
+        set.put(two, second);
+        return set;
+    }
+
     private void add(String part, String key, String name, boolean call, Scenario scenario) {
         presets.add(new Preset(part + "-" + key, name, call, scenario));
     }
@@ -153,7 +161,7 @@ public final class Presets {
                             .start(room, 27.0)
                             .at(BEGINS, mode, "cool")
                             .at(ENDS, mode, "off")
-                            .at(1205, Map.of(mode, "heat", room, 18.0))
+                            .at(1205, both(mode, "heat", room, 18.0))
                             .at(1805, mode, "off")
                             .until(title(p, "Changeover"), 2200));
         }
@@ -220,7 +228,7 @@ public final class Presets {
         Map<String, Map<String, Object>> calls = new LinkedHashMap<>();
         calls.put("Hot water", Map.of(water, "on"));
         calls.put("Heating by the programmer", Map.of(heating, "on"));
-        calls.put("Hot water and heating", Map.of(water, "on", heating, "on"));
+        calls.put("Hot water and heating", both(water, "on", heating, "on"));
         calls.forEach((name, set) -> {
             Tale tale = new Tale();
             if (set.containsKey(heating)) {
@@ -270,7 +278,7 @@ public final class Presets {
                         p.title() + " trips",
                         during(main)
                                 .at(MISHAP, id + ".tripped", true)
-                                .at(MENDED, Map.of(id + ".tripped", false, id + ".reset", true)));
+                                .at(MENDED, both(id + ".tripped", false, id + ".reset", true)));
             case "opening" ->
                 tell(
                         p,

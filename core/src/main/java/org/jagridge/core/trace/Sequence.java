@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Because;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
@@ -124,6 +125,15 @@ public final class Sequence {
 
     /** "17 s after IGN on" where it had to wait for its latest cause. */
     private String after(Event e) {
+        Event cause = latestCause(e);
+        if (cause == null || e.micros() - cause.micros() < WORTH_TELLING) {
+            return "";
+        }
+        return duration(e.micros() - cause.micros()) + " after " + narrator.title(cause);
+    }
+
+    /** The last of an event's causes; for what a part does by its own clock, what it did before. */
+    private Event latestCause(Event e) {
         Event cause = null;
         for (int c : e.causes()) {
             Event candidate = run.events().get(c);
@@ -131,10 +141,12 @@ public final class Sequence {
                 cause = candidate;
             }
         }
-        if (cause == null || e.micros() - cause.micros() < WORTH_TELLING) {
-            return "";
+        if (cause == null && e.because().kind() == Because.Kind.TIMER) {
+            for (Event own : run.events().subList(0, e.index())) {
+                cause = own.part().equals(e.part()) && !own.isInput() ? own : cause;
+            }
         }
-        return duration(e.micros() - cause.micros()) + " after " + narrator.title(cause);
+        return cause;
     }
 
     /** As people say it: "30 s", "5 min", "1 h 10 min". */
@@ -172,11 +184,8 @@ public final class Sequence {
                         && assembly.branchesOf(id).stream()
                                 .noneMatch(b -> b.role().gives());
                 if (control) {
-                    double volts = frame.ac()
-                            .volts(
-                                    assembly.node(r).orElseThrow(),
-                                    assembly.node(c).orElseThrow())
-                            .abs();
+                    double volts = frame.acVolts(
+                            assembly.node(r).orElseThrow(), assembly.node(c).orElseThrow());
                     chain.add(link(id, id + " has ", volts, r, c));
                     break;
                 }

@@ -1,0 +1,374 @@
+package org.jagridge.core.trace;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jagridge.core.Circuits;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Sequences of operation, step by step in order and time, as the equipment's books tell them. */
+public class SequenceTest {
+    private static Run run(String slug, String preset) {
+        Circuit circuit = Circuits.demo(slug);
+        return Simulation.run(
+                circuit, Presets.find(circuit, preset).orElseThrow().scenario());
+    }
+
+    /** "5.0 TH closes RH–W" for each step of each group, seconds to a tenth. */
+    private static List<String> told(Run run) {
+        List<String> told = new ArrayList<>();
+        for (Sequence.Group g : Sequence.of(run)) {
+            told.add("[" + g.title() + "]");
+            g.steps().forEach(s -> told.add(Math.round(s.micros() / 1e5) / 10.0 + " " + s.title()));
+        }
+        return told;
+    }
+
+    @DataProvider
+    public Object[][] sequences() {
+        return new Object[][] {
+            {
+                "seminar-room",
+                "TH-heat",
+                List.of(
+                        "[TH mode: heat]",
+                        "5.0 TH closes RH–W",
+                        "5.0 FC purge",
+                        "5.0 IND on",
+                        "7.0 PS closed",
+                        "22.0 FC igniter",
+                        "22.0 IGN on",
+                        "39.0 FC trial",
+                        "39.0 GV on",
+                        "43.0 FC heating",
+                        "43.0 IGN off",
+                        "73.0 BLW MED")
+            },
+            {
+                "wardens-cottage",
+                "TH-cool",
+                List.of(
+                        "[TH mode: cool]",
+                        "5.0 TH closes R–Y and R–O and R–G",
+                        "5.0 RM R-Y R-O",
+                        "5.0 DF running",
+                        "5.0 RV on",
+                        "5.0 AH on",
+                        "5.0 BLW on",
+                        "5.0 CC in",
+                        "5.3 CMP running",
+                        "5.3 OF running")
+            },
+            {
+                "wardens-cottage",
+                "TH-heat",
+                List.of(
+                        "[TH mode: heat]",
+                        "5.0 TH closes R–Y and R–G",
+                        "5.0 RM R-Y",
+                        "5.0 DF running",
+                        "5.0 AH on",
+                        "5.0 BLW on",
+                        "5.0 CC in",
+                        "5.3 CMP running",
+                        "5.3 OF running")
+            },
+            {
+                "wardens-cottage",
+                "TH-emergency",
+                List.of(
+                        "[TH mode: emergency]",
+                        "5.0 TH closes R–G and R–AUX",
+                        "5.0 AH on",
+                        "5.0 BLW on",
+                        "5.0 HC in",
+                        "5.0 HTR on",
+                        "[TH mode: off]",
+                        "605.0 TH opens R–G and R–AUX",
+                        "605.0 HC out",
+                        "605.0 HTR off",
+                        "635.0 AH off",
+                        "635.0 BLW off")
+            },
+            {
+                "cold-store",
+                "LPS-trips",
+                List.of(
+                        "[TH set °C: 10]",
+                        "5.0 TH closed",
+                        "5.0 KF in",
+                        "5.0 CSW closed",
+                        "5.0 TD timing",
+                        "5.3 EF running",
+                        "185.0 TD made",
+                        "185.1 CC in",
+                        "185.4 CMP running",
+                        "185.4 OF running",
+                        "[LPS tripped: yes]",
+                        "305.0 LPS open",
+                        "305.0 LR in",
+                        "305.0 CC out",
+                        "305.0 CMP off",
+                        "305.0 OF off",
+                        "305.0 LMP on",
+                        "[LPS tripped: no, LPS reset: yes]",
+                        "465.0 LPS closed")
+            },
+            {
+                "chapel",
+                "TH-heat",
+                List.of(
+                        "[TH set °C: 30]",
+                        "5.0 TH closed",
+                        "5.0 GV on",
+                        "[TH set °C: 5]",
+                        "605.0 TH open",
+                        "605.0 GV off")
+            },
+            {
+                "student-flat",
+                "PR-heating-by-the-programmer",
+                List.of(
+                        "[PR heating: on]",
+                        "5.0 PR heating",
+                        "5.0 V3 moving",
+                        "20.0 V3 heating",
+                        "20.0 BOI on",
+                        "20.0 PUMP on")
+            }
+        };
+    }
+
+    @Test(dataProvider = "sequences")
+    public void theStepsComeInOrderAndTime(String slug, String preset, List<String> expected) {
+        List<String> told = told(run(slug, preset));
+        assertEquals(told.subList(0, Math.min(told.size(), expected.size())), expected);
+    }
+
+    @Test
+    public void aDefrostTurnsTheValveStopsTheOutdoorFanAndBringsTheStripsUntilTheCoilIsWarm() {
+        List<String> told = told(run("wardens-cottage", "TH-defrost"));
+        int begins = told.indexOf("3605.0 DF defrost");
+        assertTrue(begins > 0, told.toString());
+        assertEquals(told.subList(begins, begins + 3), List.of("3605.0 DF defrost", "3605.0 RV on", "3605.0 OF off"));
+        List<String> ends = told.subList(begins + 3, told.size());
+        assertTrue(ends.get(0).endsWith("CS open"), ends.toString());
+        assertTrue(ends.get(1).endsWith("DF running"));
+        assertTrue(ends.get(2).endsWith("RV off"));
+        assertTrue(ends.get(3).endsWith("OF running"));
+    }
+
+    @Test
+    public void aVentThatLeavesItsSeatStopsTheHeaterAtOnceAndLetsItBackOnlyShut() {
+        List<String> told = told(run("propagation-house", "V1-opens"));
+        int opens = told.indexOf("[V1 target: open]");
+        assertEquals(
+                told.subList(opens + 1, opens + 5),
+                List.of("305.0 V1 moving", "305.0 LS1 free", "305.0 KN out", "305.0 TUBE off"));
+        int shuts = told.indexOf("[V1 target: shut]");
+        assertEquals(
+                told.subList(shuts + 1, shuts + 6),
+                List.of("405.0 V1 moving", "445.0 V1 shut", "445.0 LS1 actuated", "445.0 KN in", "445.0 TUBE purge"));
+    }
+
+    @Test
+    public void theBoilerFiresOnlyAfterTheDamperIsOpen() {
+        List<String> told = told(run("old-hall", "TH-heat"));
+        int damper = indexOf(told, "VD open");
+        int gas = indexOf(told, "GV on");
+        assertTrue(indexOf(told, "VD moving") < damper && damper < gas, told.toString());
+    }
+
+    private static int indexOf(List<String> told, String words) {
+        for (int i = 0; i < told.size(); i++) {
+            if (told.get(i).endsWith(words)) {
+                return i;
+            }
+        }
+        throw new AssertionError(words + " is not in " + told);
+    }
+
+    @Test
+    public void aStepSaysHowLongAfterItsCauseItComesAndWhatItAllows() {
+        List<Sequence.Step> steps =
+                Sequence.of(run("seminar-room", "TH-heat")).get(0).steps();
+        Sequence.Step proved = steps.get(3);
+        assertEquals(proved.title(), "PS closed");
+        assertEquals(proved.after(), "2 s after IND on");
+        Sequence.Step igniter = steps.get(4);
+        assertEquals(igniter.after(), "17 s after FC purge");
+        assertEquals(igniter.enables(), List.of("IGN on"));
+        assertTrue(
+                steps.get(7).path().containsAll(List.of("T1", "FC", "GV")),
+                steps.get(7).path().toString());
+    }
+
+    @DataProvider
+    public Object[][] causes() {
+        return new Object[][] {
+            {"TH output W", Fault.of(FaultKind.OUTPUT_DEAD, "part", "TH", "output", "W"), "FC purge"},
+            {"the inducer", Fault.of(FaultKind.LOAD_OPEN, "part", "IND"), "PS closed"},
+            {"the pressure switch", Fault.of(FaultKind.CONTACT_OPEN, "part", "PS", "contact", "1-2"), "FC igniter"},
+            {"the igniter", Fault.of(FaultKind.LOAD_OPEN, "part", "IGN"), "FC heating"},
+            {"the gas valve", Fault.of(FaultKind.LOAD_OPEN, "part", "GV"), "FC heating"},
+            {"the limit", Fault.of(FaultKind.CONTACT_OPEN, "part", "LIM", "contact", "1-2"), "GV on"}
+        };
+    }
+
+    /** What a step is said to come of is what it comes of: without it, it doesn't come. */
+    @Test(dataProvider = "causes")
+    public void withoutItsCauseAStepVanishes(String cause, Fault fault, String step) {
+        Circuit circuit = Circuits.demo("seminar-room");
+        Scenario sound = Presets.find(circuit, "TH-heat").orElseThrow().scenario();
+        Scenario faulty =
+                new Scenario(sound.name(), sound.start(), sound.steps(), List.of(fault), sound.untilSeconds());
+        assertTrue(told(Simulation.run(circuit, sound)).stream().anyMatch(t -> t.endsWith(step)));
+        assertFalse(
+                told(Simulation.run(circuit, faulty)).stream().anyMatch(t -> t.endsWith(" " + step)),
+                "without " + cause);
+    }
+
+    @Test
+    public void theStartUpChainGoesFromTheSupplyOverTheTransformerToTheThermostat() {
+        Run run = run("lab-bench", "TH-fan");
+        List<String> words = Sequence.startUp(run.frames().get(0)).stream()
+                .map(Sequence.Link::words)
+                .toList();
+        assertTrue(words.get(0).startsWith("M gives 120 V at L1–N"), words.toString());
+        assertTrue(words.stream().anyMatch(w -> w.startsWith("T1 takes 240 V")), words.toString());
+        assertTrue(words.get(words.size() - 1).matches("TH has 26\\.\\d V at R–C"), words.toString());
+    }
+
+    @DataProvider
+    public Object[][] demos() {
+        return Circuits.DEMOS.stream().map(d -> new Object[] {d}).toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "demos")
+    public void everyPresetOfEveryDemoRunsAndDoesSomething(String slug) {
+        Circuit circuit = Circuits.demo(slug);
+        List<Presets.Preset> presets = Presets.of(circuit);
+        assertTrue(presets.size() >= 2, slug);
+        assertEquals(presets.stream().map(Presets.Preset::key).distinct().count(), presets.size());
+        for (Presets.Preset p : presets) {
+            Run run = Simulation.run(circuit, p.scenario());
+            assertTrue(run.problems().isEmpty(), p.name() + ": " + run.problems());
+            assertTrue(
+                    Sequence.of(run).stream().anyMatch(g -> !g.steps().isEmpty()),
+                    p.name() + " of " + slug + " does nothing");
+        }
+    }
+
+    private static Map<String, Set<String>> working(Circuit circuit) {
+        ModeTable table = ModeTable.of(circuit);
+        Map<String, Set<String>> works = new java.util.LinkedHashMap<>();
+        for (ModeTable.Row r : table.rows()) {
+            Set<String> on = new java.util.TreeSet<>();
+            for (int i = 0; i < table.loads().size(); i++) {
+                if (r.cells().get(i).works()) {
+                    on.add(table.loads().get(i));
+                }
+            }
+            works.put(r.call().name(), on);
+        }
+        return works;
+    }
+
+    @Test
+    public void theModeTableOfTheHeatPumpIsTheOneOnTheBoard() {
+        Map<String, Set<String>> works = working(Circuits.demo("wardens-cottage"));
+        assertEquals(works.get("Fan on"), Set.of("AH", "BLW"));
+        assertEquals(works.get("Cooling"), Set.of("AH", "BLW", "CC", "CMP", "OF", "RV"));
+        assertEquals(works.get("Heating, first stage"), Set.of("AH", "BLW", "CC", "CMP", "OF"));
+        assertEquals(works.get("Auxiliary heat"), Set.of("AH", "BLW", "CC", "CMP", "OF", "HC", "HTR"));
+        assertEquals(works.get("Emergency heat"), Set.of("AH", "BLW", "HC", "HTR"));
+    }
+
+    /** The same heat pump with a valve for B, driven in heating: right with a B thermostat, wrong with an O one. */
+    private static Circuit heatPump(String terminal) {
+        return Circuits.control()
+                .part(
+                        "TH",
+                        "thermostat",
+                        "unit",
+                        "kind",
+                        "heat-pump",
+                        "terminals",
+                        List.of("R", "C", "Y", "G", terminal))
+                .part("RV", "solenoid", "unit", "kind", "reversing valve")
+                .part("CC", "contactor", "unit")
+                .wire("T1.X1", "TH.R")
+                .wire("TH.C", "T1.X2")
+                .wire("TH." + terminal, "RV.1")
+                .wire("RV.2", "T1.X2")
+                .wire("TH.Y", "CC.A1")
+                .wire("CC.A2", "T1.X2")
+                .build();
+    }
+
+    @Test
+    public void oIsOnToCoolAndBIsOnToHeatAndTheWrongOneShowsInTheComparison() {
+        Map<String, Set<String>> o = working(heatPump("O"));
+        Map<String, Set<String>> b = working(heatPump("B"));
+        assertEquals(o.get("Cooling"), Set.of("CC", "RV"));
+        assertEquals(o.get("Heating, first stage"), Set.of("CC"));
+        assertEquals(b.get("Cooling"), Set.of("CC"));
+        assertEquals(b.get("Heating, first stage"), Set.of("CC", "RV"));
+
+        Circuit right = heatPump("O");
+        Circuit wrong = heatPump("B");
+        Scenario cool = Presets.find(right, "TH-cool").orElseThrow().scenario();
+        List<Comparison.Row> rows = Comparison.of(Simulation.run(right, cool), Simulation.run(wrong, cool));
+        assertTrue(rows.stream()
+                .anyMatch(r ->
+                        r.kind() == Comparison.Kind.ONLY_BEFORE && r.title().equals("RV on")));
+        assertTrue(Comparison.firstDifference(rows) > 0);
+    }
+
+    @Test
+    public void aComparisonTellsWhatComesLaterAndWhatNoLongerComes() {
+        Circuit store = Circuits.demo("cold-store");
+        Circuit.Builder slow = store.toBuilder();
+        slow.parts()
+                .replaceAll(p -> p.id().equals("TD")
+                        ? p.withParams(Map.of("function", "delay-on-make", "seconds", 240.0, "form", "series"))
+                        : p);
+        Scenario call = Presets.find(store, "TH-cool").orElseThrow().scenario();
+        List<Comparison.Row> rows = Comparison.of(Simulation.run(store, call), Simulation.run(slow.build(), call));
+        Comparison.Row made = rows.stream()
+                .filter(r -> r.title().equals("TD made"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(made.kind(), Comparison.Kind.LATER);
+        assertEquals(made.after().micros() - made.before().micros(), 60_000_000L);
+        assertEquals(rows.get(Comparison.firstDifference(rows)), made);
+
+        Run same = Simulation.run(store, call);
+        assertEquals(Comparison.firstDifference(Comparison.of(same, Simulation.run(store, call))), -1);
+        Part dead = store.part("CC").orElseThrow();
+        Run faulty = Simulation.run(
+                store,
+                new Scenario(
+                        "f",
+                        call.start(),
+                        call.steps(),
+                        List.of(Fault.of(FaultKind.COIL_OPEN, "part", dead.id())),
+                        call.untilSeconds()));
+        assertTrue(Comparison.of(same, faulty).stream()
+                .anyMatch(r ->
+                        r.kind() == Comparison.Kind.ONLY_BEFORE && r.title().equals("CMP running")));
+    }
+}

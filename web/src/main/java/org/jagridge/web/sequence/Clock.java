@@ -1,0 +1,23 @@
+package org.jagridge.web.sequence;
+
+import java.util.Locale;
+
+/** Times of a run as the pages write them. */
+final class Clock {
+    private Clock() {}
+
+    /** {@code 0:43.000}; hours in front where there are any. */
+    static String of(long micros) {
+        long ms = Math.round(micros / 1000.0);
+        String tail = String.format(Locale.ROOT, "%02d.%03d", ms / 1000 % 60, ms % 1000);
+        long minutes = ms / 60_000;
+        return minutes < 60
+                ? minutes + ":" + tail
+                : minutes / 60 + ":" + String.format(Locale.ROOT, "%02d", minutes % 60) + ":" + tail;
+    }
+
+    /** Seconds for an address. */
+    static String seconds(long micros) {
+        return java.math.BigDecimal.valueOf(micros, 6).stripTrailingZeros().toPlainString();
+    }
+}
