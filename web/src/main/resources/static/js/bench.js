@@ -48,6 +48,9 @@
   }
   function showPinned(intoSight) {
     document.querySelectorAll(".pinned").forEach((e) => e.classList.remove("pinned"));
+    // a terminal that is no symbol's end on the ladder still lies on one of its lines
+    const nets = pinned.map((key) => key.startsWith("terminal:") && /\bwire (\d+)\b/.exec(facts[key] || "")).filter(Boolean);
+    nets.forEach((net) => document.querySelectorAll(`.ladder .line[data-net="${net[1]}"]`).forEach((e) => e.classList.add("pinned")));
     pinned.forEach((key, i) => {
       const kind = key.slice(0, key.indexOf(":"));
       const name = key.slice(key.indexOf(":") + 1);

@@ -28,6 +28,7 @@ public class AccessibilityTest extends BrowserTest {
             "/circuits/cold-store/edit",
             "/circuits/seminar-room/sequence?taught=true",
             "/circuits/wardens-cottage/modes",
+            "/circuits/lab-bench/volts",
             "/circuits/wardens-cottage/compare?fault=3",
             "/circuits/cold-store/check",
             "/circuits/cold-store/revisions",

@@ -4,6 +4,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jagridge.core.edit.CircuitDiff;
 import org.jagridge.core.format.RunFiles;
+import org.jagridge.core.meter.Walk;
+import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.trace.ModeTable;
@@ -119,6 +121,32 @@ class SequenceController {
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment().filename(name).build().toString())
                 .body(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    @GetMapping("/circuits/{slug}/volts")
+    String volts(
+            @PathVariable String slug,
+            @RequestParam(name = "run", required = false) String key,
+            @RequestParam(required = false) String load,
+            Model model) {
+        Row row = circuits.require(slug);
+        Drawn drawn = store.revision(row.revisionId());
+        List<Told.Choice> choices = Told.choices(drawn);
+        List<Branch> loads = Walk.loads(drawn.assembly());
+        model.addAttribute("circuit", row);
+        model.addAttribute("choices", choices);
+        if (choices.isEmpty() || loads.isEmpty()) {
+            return "sequence/none";
+        }
+        String chosen = key == null ? first(choices) : key;
+        Branch walked = load == null
+                ? loads.get(0)
+                : loads.stream()
+                        .filter(b -> VoltsView.key(b).equals(load))
+                        .findFirst()
+                        .orElseThrow(() -> new NotFoundException("There is no load \"" + load + "\"."));
+        model.addAttribute("v", VoltsView.of(told.run(row.revisionId(), chosen, null), chosen, walked, loads));
+        return "sequence/volts";
     }
 
     @GetMapping("/circuits/{slug}/compare")

@@ -50,8 +50,8 @@ public class SequenceBrowserTest extends BrowserTest {
         assertThat(page().locator(".told-group small")).hasCount(0);
         page().locator("#taught").check();
         assertThat(page().locator(".told-group li[data-part='IGN']").first()).containsText("now 119 V");
-        assertThat(step("PS closed")).containsText("2 s after IND on");
-        assertThat(step("IND on")).containsText("allows: PS closed");
+        assertThat(page().locator(".told-group li[data-part='PS']").first()).containsText("2 s after IND on");
+        assertThat(page().locator(".told-group li[data-part='IND']").first()).containsText("allows: PS closed");
         assertThat(page().locator(".start-up li").first()).containsText("M gives 120 V");
     }
 
@@ -97,6 +97,21 @@ public class SequenceBrowserTest extends BrowserTest {
         assertThat(page().locator(".verdict")).containsText("no longer happen");
         assertThat(page().locator("tr.only-before[data-part='CMP']").first()).containsText("CMP running");
         assertThat(page().locator("tr.first-difference")).containsText("CC in");
+    }
+
+    @Test
+    public void theTableOfVoltsGoesTerminalByTerminalAndStepByStep() {
+        open("/circuits/lab-bench/volts?run=TH-fan&load=K1:A1-A2");
+        Locator thermostat = page().locator(
+                        ".volts tbody tr", new com.microsoft.playwright.Page.LocatorOptions().setHasText("TH.G"));
+        assertThat(thermostat.locator("td").nth(0).locator("b")).hasText(Pattern.compile("0\\.0.* V"));
+        assertThat(thermostat.locator("td").nth(1).locator("b")).hasText(Pattern.compile("26\\.\\d+ V"));
+        page().locator("#load").selectOption("K2:A1-A2");
+        page().locator("#run").selectOption("TH-cool");
+        page().locator("button[type='submit']").click();
+        assertThat(page().locator(".volts tbody tr").first()).containsText("T1.X1");
+        assertThat(page().locator(".volts thead")).containsText("TH mode: cool");
+        assertEquals(get("/circuits/lab-bench/volts?load=NO:1").statusCode(), 404);
     }
 
     @Test
