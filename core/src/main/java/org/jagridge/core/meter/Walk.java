@@ -55,6 +55,11 @@ public final class Walk {
                 .toList();
     }
 
+    /** How a load is named in addresses: {@code K1:A1-A2}. */
+    public static String key(Branch load) {
+        return load.owner() + ":" + load.label();
+    }
+
     /** The stops of a load; empty where no source can reach both of its ends. */
     public static List<Stop> to(Branch load, Frame frame) {
         return new Walk(frame).stops(load);

@@ -22,7 +22,12 @@ import org.jagridge.core.run.Run;
  */
 public final class Waiting {
     /** One part and what it waits for, in the order of the feed. */
-    public record Wait(String part, List<String> on) {}
+    public record Wait(String part, List<String> on) {
+        /** {@code K1 for TH R–G, then LIM 1–2}. */
+        public String words() {
+            return part + " for " + String.join(", then ", on);
+        }
+    }
 
     private final Frame frame;
     private final long now;

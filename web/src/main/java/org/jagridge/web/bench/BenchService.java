@@ -151,11 +151,11 @@ class BenchService {
     /**
      * The walk to a load at the instant shown, with the volts now and without the faults that are in.
      *
-     * @param key as {@link WalkView#key} makes it
+     * @param key as {@link Walk#key} makes it
      */
     WalkView walk(BenchState state, String key, boolean across) {
         Branch load = Walk.loads(state.drawn().assembly()).stream()
-                .filter(b -> WalkView.key(b).equals(key))
+                .filter(b -> Walk.key(b).equals(key))
                 .findFirst()
                 .orElseThrow(() -> new BadActException("There is no load \"" + key + "\" to walk to."));
         Frame healthy = state.frame();

@@ -7,6 +7,7 @@ import org.jagridge.core.meter.Request;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
+import org.jagridge.web.svg.Clock;
 
 /**
  * A bench at one instant.
@@ -35,11 +36,6 @@ record BenchState(
     }
 
     String url(long at) {
-        return "/bench/" + bench.id() + "?s=" + head + "&t=" + seconds(at);
-    }
-
-    /** Seconds with as many decimals as needed, at most six. */
-    static String seconds(long micros) {
-        return java.math.BigDecimal.valueOf(micros, 6).stripTrailingZeros().toPlainString();
+        return "/bench/" + bench.id() + "?s=" + head + "&t=" + Clock.seconds(at);
     }
 }

@@ -2,6 +2,7 @@ package org.jagridge.web.bench;
 
 import java.util.List;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.LiveState;
@@ -42,7 +43,7 @@ record BenchView(
         return new BenchView(
                 state.bench().id(),
                 state.head(),
-                BenchState.seconds(state.micros()),
+                Clock.seconds(state.micros()),
                 state.url(),
                 state.bench().name(),
                 state.bench().slug(),

@@ -3,7 +3,6 @@ package org.jagridge.web.bench;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
@@ -11,6 +10,7 @@ import org.jagridge.core.run.RunProblem;
 import org.jagridge.core.trace.Lanes;
 import org.jagridge.core.trace.Narrator;
 import org.jagridge.core.trace.Waiting;
+import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.TimingSvg;
 
 /** The trace: what happened and why, and the chart with its cursor. */
@@ -64,7 +64,7 @@ record TraceView(
         for (Event e : events.subList(first, end)) {
             rows.add(new Row(
                     state.url(e.micros()),
-                    clock(e.micros()),
+                    Clock.of(e.micros()),
                     narrator.title(e),
                     narrator.name(e),
                     e.because().text() + (e.backFeed() ? " · back-feed" : ""),
@@ -89,7 +89,7 @@ record TraceView(
                 first,
                 events.size() - end,
                 TimingSvg.write(run, Lanes.of(run), state.micros(), WIDTH),
-                clock(state.micros()),
+                Clock.of(state.micros()),
                 before == null ? null : state.url(before),
                 after == null ? null : state.url(after),
                 state.url(0),
@@ -101,17 +101,7 @@ record TraceView(
 
     private static List<String> waits(BenchState state) {
         return Waiting.in(state.run(), state.micros()).stream()
-                .map(w -> w.part() + " for " + String.join(", then ", w.on()))
+                .map(Waiting.Wait::words)
                 .toList();
-    }
-
-    /** {@code 0:10.015}: minutes, seconds and milliseconds; hours in front where there are any. */
-    static String clock(long micros) {
-        long ms = Math.round(micros / 1000.0);
-        long seconds = ms / 1000;
-        String tail = String.format(Locale.ROOT, "%02d.%03d", seconds % 60, ms % 1000);
-        return seconds < 3600
-                ? seconds / 60 + ":" + tail
-                : seconds / 3600 + ":" + String.format(Locale.ROOT, "%02d", seconds / 60 % 60) + ":" + tail;
     }
 }

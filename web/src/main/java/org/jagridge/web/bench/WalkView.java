@@ -30,17 +30,12 @@ record WalkView(String load, String title, String source, boolean across, List<S
             String now,
             String expected) {}
 
-    /** How a load is named in addresses. */
-    static String key(Branch load) {
-        return load.owner() + ":" + load.label();
-    }
-
     /** A load that can be walked to. */
     record Choice(String key, String title) {}
 
     static List<Choice> choices(BenchState state) {
         return Walk.loads(state.drawn().assembly()).stream()
-                .map(b -> new Choice(key(b), title(b, state)))
+                .map(b -> new Choice(Walk.key(b), title(b, state)))
                 .toList();
     }
 
@@ -56,7 +51,7 @@ record WalkView(String load, String title, String source, boolean across, List<S
                 ? ""
                 : stops.get(0).terminal() + " to " + stops.get(stops.size() - 1).terminal();
         return new WalkView(
-                key(load),
+                Walk.key(load),
                 title(load, state),
                 source,
                 across,

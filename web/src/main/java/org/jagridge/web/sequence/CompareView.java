@@ -5,6 +5,7 @@ import java.util.List;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.trace.Comparison;
 import org.jagridge.core.trace.Sequence;
+import org.jagridge.web.svg.Clock;
 
 /**
  * Two runs side by side.

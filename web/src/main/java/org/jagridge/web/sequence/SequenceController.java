@@ -142,7 +142,7 @@ class SequenceController {
         Branch walked = load == null
                 ? loads.get(0)
                 : loads.stream()
-                        .filter(b -> VoltsView.key(b).equals(load))
+                        .filter(b -> Walk.key(b).equals(load))
                         .findFirst()
                         .orElseThrow(() -> new NotFoundException("There is no load \"" + load + "\"."));
         model.addAttribute("v", VoltsView.of(told.run(row.revisionId(), chosen, null), chosen, walked, loads));

@@ -10,6 +10,7 @@ import org.jagridge.core.trace.Sequence;
 import org.jagridge.core.trace.Waiting;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
+import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.LiveState;
@@ -112,9 +113,7 @@ record SequenceView(
                 LadderSvg.write(drawn.ladder(), live, look, row.name(), null),
                 ConnectionSvg.write(drawn.connection(), frame.assembly(), live, null),
                 TimingSvg.write(run, Lanes.of(run), micros, CHART_WIDTH),
-                Waiting.in(run, micros).stream()
-                        .map(w -> w.part() + " for " + String.join(", then ", w.on()))
-                        .toList(),
+                Waiting.in(run, micros).stream().map(Waiting.Wait::words).toList(),
                 run.problems().stream().map(RunProblem::message).toList(),
                 path);
     }

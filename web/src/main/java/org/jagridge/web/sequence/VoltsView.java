@@ -3,9 +3,11 @@ package org.jagridge.web.sequence;
 import java.util.List;
 import org.jagridge.core.meter.ExpectedVolts;
 import org.jagridge.core.meter.Reading;
+import org.jagridge.core.meter.Walk;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.trace.Narrator;
+import org.jagridge.web.svg.Clock;
 
 /**
  * The table of expected volts on the way to a load.
@@ -26,17 +28,13 @@ record VoltsView(String key, String load, List<Choice> loads, List<String> poles
     /** @param alive whether the terminal is fed: more than a leak through something open */
     record Cell(String toCommon, String across, boolean alive) {}
 
-    static String key(Branch b) {
-        return b.owner() + ":" + b.label();
-    }
-
     static VoltsView of(Run run, String key, Branch load, List<Branch> loads) {
         ExpectedVolts table = ExpectedVolts.of(run, load);
         Narrator narrator = new Narrator(run.circuit());
         return new VoltsView(
                 key,
-                key(load),
-                loads.stream().map(b -> new Choice(key(b), b.title())).toList(),
+                Walk.key(load),
+                loads.stream().map(b -> new Choice(Walk.key(b), b.title())).toList(),
                 table.rows().isEmpty()
                         ? List.of()
                         : List.of(
