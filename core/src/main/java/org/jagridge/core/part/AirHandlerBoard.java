@@ -40,6 +40,7 @@ final class AirHandlerBoard extends PartType {
     public Behaviour<?> build(PartDraft draft) {
         return new Board(
                 draft.link("X2", "C"),
+                draft.inside("X1", "X2"),
                 Fuse.inside(draft, "X1", "R", draft.params().number("fuseAmps")),
                 Coil.small(draft.coil("G", "C")),
                 draft.contact("L1", "BL", Shape.CONTACT_OPEN, false),
@@ -49,8 +50,10 @@ final class AirHandlerBoard extends PartType {
     /** @param offAt when a blower that overruns stops, or {@link Reaction#NEVER} */
     record State(Fuse.State fuse, Coil.State coil, boolean blower, long offAt) {}
 
-    private record Board(Branch common, Fuse.Element fuse, Coil coil, Branch blower, long overrun)
+    private record Board(Branch common, Branch supply, Fuse.Element fuse, Coil coil, Branch blower, long overrun)
             implements Behaviour<State> {
+        private static final double LEAST_SUPPLY = 16;
+
         @Override
         public State start(Moment m) {
             return new State(fuse.start(m), Coil.State.OUT, false, Reaction.NEVER);
@@ -69,9 +72,15 @@ final class AirHandlerBoard extends PartType {
             Reaction<Fuse.State> f = fuse.react(s.fuse(), m);
             Reaction<Coil.State> c = coil.react(s.coil(), m);
             boolean in = c.state().in();
+            boolean powered = m.acVolts(supply) >= LEAST_SUPPLY;
             long offAt = in ? Reaction.NEVER : s.coil().in() ? m.now() + overrun : s.offAt();
-            boolean runs = in || (offAt != Reaction.NEVER && m.now() < offAt);
-            Because because = c.because() != null ? c.because() : Because.timer(Time.words(overrun) + " after G ended");
+            boolean runs = in || (powered && offAt != Reaction.NEVER && m.now() < offAt);
+            Because because = c.because() != null
+                    ? c.because()
+                    : powered
+                            ? Because.timer(Time.words(overrun) + " after G ended")
+                                    .since(offAt - overrun)
+                            : Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY);
             State next = new State(f.state(), c.state(), runs, runs ? offAt : Reaction.NEVER);
             return new Reaction<>(
                     next,

@@ -134,6 +134,11 @@ public final class Assembly {
             return type.terminals(new Params(type.params(), part.params()));
         }
 
+        Optional<Params> paramsOf(String id) {
+            return circuit.part(id)
+                    .map(p -> new Params(PartTypes.catalogue().require(p).params(), p.params()));
+        }
+
         void add(Part part) {
             PartType type = PartTypes.catalogue().require(part);
             Params params = new Params(type.params(), part.params());

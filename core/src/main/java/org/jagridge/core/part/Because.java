@@ -12,6 +12,8 @@ import java.util.function.Supplier;
  * @param focus the branch whose current path explains the change, or null
  * @param lost whether the path is the one that was there before the change
  * @param delayed whether the reason lies at the moment the part was armed, not now
+ * @param since when a clock inside the part that has just run out was started, microseconds, or null where that is when
+ *     the part last changed
  */
 public record Because(
         Kind kind,
@@ -20,7 +22,19 @@ public record Because(
         Double threshold,
         Branch focus,
         boolean lost,
-        boolean delayed) {
+        boolean delayed,
+        Long since) {
+
+    Because(
+            Kind kind,
+            Supplier<String> words,
+            Double volts,
+            Double threshold,
+            Branch focus,
+            boolean lost,
+            boolean delayed) {
+        this(kind, words, volts, threshold, focus, lost, delayed, null);
+    }
 
     /** The reason as one plain clause. */
     public String text() {
@@ -84,7 +98,17 @@ public record Because(
 
     /** The same reason, but it arose when the part was armed. */
     public Because afterDelay() {
-        return new Because(kind, words, volts, threshold, focus, lost, true);
+        return new Because(kind, words, volts, threshold, focus, lost, true, since);
+    }
+
+    /** The same reason, which also needs the current through {@code branch}. */
+    public Because through(Branch branch) {
+        return new Because(kind, words, volts, threshold, branch, lost, delayed, since);
+    }
+
+    /** The same reason; its clock was started at {@code micros}. */
+    public Because since(long micros) {
+        return new Because(kind, words, volts, threshold, focus, lost, delayed, micros);
     }
 
     private static String dashed(Branch focus) {

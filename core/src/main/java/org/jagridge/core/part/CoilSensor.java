@@ -7,7 +7,9 @@ import org.jagridge.core.circuit.Params;
 /**
  * {@code coil-sensor}: closes at −1 °C, opens at 13 °C. Its temperature is an input, or with {@code outdoors} and
  * {@code runs} a first-order model of the outdoor coil: it tends to 8 K under the outdoors while the part {@code runs}
- * runs, to 30 °C while {@code defrost} is in defrost, else to the outdoors, with the time constant of the mode.
+ * runs, to 30 °C while {@code defrost} is in defrost, else to the outdoors, with the time constant of the mode. With
+ * {@code valve} it knows the reversing valve: while that is set to cool, the running coil tends to 15 K over the
+ * outdoors.
  */
 final class CoilSensor extends PartType {
     CoilSensor() {
@@ -22,6 +24,7 @@ final class CoilSensor extends PartType {
                 Field.part("outdoors"),
                 Field.part("runs"),
                 Field.part("defrost"),
+                Field.part("valve"),
                 Field.positive("coolingSeconds", 300.0, "s"),
                 Field.positive("defrostSeconds", 240.0, "s"));
     }
@@ -38,21 +41,29 @@ final class CoilSensor extends PartType {
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new CoilModel(draft.contact("1", "2", Shape.SAFETY, false), draft.params());
+        Params p = draft.params();
+        boolean coolsEnergised = !p.has("valve")
+                || draft.paramsOf(p.text("valve"))
+                        .map(v -> v.is("energised", "cools"))
+                        .orElse(true);
+        return new CoilModel(draft.contact("1", "2", Shape.SAFETY, false), p, coolsEnergised);
     }
 
     record State(boolean closed, Drift coil) {}
 
     private static final class CoilModel implements Behaviour<State>, Temperature<State> {
         private static final double BELOW_OUTDOORS = 8;
+        private static final double ABOVE_OUTDOORS = 15;
         private static final double DEFROST_CELSIUS = 30;
 
         private final Branch contact;
         private final Params p;
+        private final boolean coolsEnergised;
 
-        CoilModel(Branch contact, Params p) {
+        CoilModel(Branch contact, Params p, boolean coolsEnergised) {
             this.contact = contact;
             this.p = p;
+            this.coolsEnergised = coolsEnergised;
         }
 
         private Drift target(Drift now, Moment m) {
@@ -63,7 +74,10 @@ final class CoilSensor extends PartType {
             boolean defrost = p.has("defrost") && "defrost".equals(m.signalOf(p.text("defrost")));
             String running = p.has("runs") ? m.signalOf(p.text("runs")) : null;
             boolean runs = running != null && Drift.active(running);
-            double end = defrost ? DEFROST_CELSIUS : runs ? outdoors - BELOW_OUTDOORS : outdoors;
+            boolean cools = p.has("valve") && coolsEnergised == "on".equals(m.signalOf(p.text("valve")));
+            double end = defrost
+                    ? DEFROST_CELSIUS
+                    : !runs ? outdoors : cools ? outdoors + ABOVE_OUTDOORS : outdoors - BELOW_OUTDOORS;
             double tau = defrost ? p.number("defrostSeconds") : p.number("coolingSeconds");
             return now.toward(end, tau, m.now());
         }

@@ -173,13 +173,23 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         State called = s.calls(cool && fan, fan);
         Move move = burner(called, heat, m);
         State next = blower(move.state(), m);
-        Because because = move.because() != null ? move.because() : callReason(s, next, m);
+        Because because = move.because() != null
+                ? move.because()
+                : next.blower() != move.state().blower()
+                        ? blowerReason(move.state(), next.blower())
+                        : callReason(s, next, m);
         long wake = Math.min(next.end(), Math.min(next.blowerOn(), next.blowerOff()));
         boolean waits = next.end() != s.end() && next.end() != NEVER;
         return new Reaction<>(next, wake, because, waits ? because : null);
     }
 
     private record Move(State state, Because because) {}
+
+    private Because blowerReason(State before, boolean on) {
+        String delay = on ? "blowerOnSeconds" : "blowerOffSeconds";
+        long due = on ? before.blowerOn() : before.blowerOff();
+        return over("the blower's " + p.integer(delay) + " s are over").since(due - Time.micros(p.number(delay)));
+    }
 
     private Because callReason(State before, State after, Moment m) {
         if (before.cool() != after.cool()) {

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
@@ -31,6 +32,11 @@ public final class PartDraft {
 
     public Params params() {
         return params;
+    }
+
+    /** The parameters of another part. */
+    public Optional<Params> paramsOf(String id) {
+        return assembly.paramsOf(id);
     }
 
     /** A contact between two terminals. */

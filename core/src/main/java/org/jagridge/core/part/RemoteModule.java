@@ -88,7 +88,10 @@ final class RemoteModule extends PartType {
                     }
                 }
                 return Reaction.change(
-                        new State(List.copyOf(closed), Reaction.NEVER), Because.link(thermostat + " calls " + calls));
+                        new State(List.copyOf(closed), Reaction.NEVER),
+                        Because.link(thermostat + " calls "
+                                        + calls.replace('-', '–').replace(" ", " and "))
+                                .through(supply));
             }
             long since = s.lostSince() == Reaction.NEVER ? m.now() : s.lostSince();
             if (m.now() >= since + loss) {

@@ -127,6 +127,7 @@ final class SafetySwitch extends PartType {
             long wake = Reaction.NEVER;
             List<Long> since = new ArrayList<>();
             Trip due = null;
+            Because arms = null;
             boolean driven = m.flag("tripped");
             for (int i = 0; i < trips.size(); i++) {
                 Trip t = trips.get(i);
@@ -139,16 +140,12 @@ final class SafetySwitch extends PartType {
                     due = t;
                 } else if (opens && !s.open()) {
                     wake = Math.min(wake, from + t.after());
+                    arms = s.openSince().get(i) < 0 ? Because.link(words(t)) : arms;
                 }
             }
             driven |= due != null;
             if (!s.open()) {
-                Because because = !fed
-                        ? Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY)
-                        : m.flag("tripped")
-                                ? Because.input("it opens")
-                                : due != null ? Because.link(words(due)) : Because.link("it has its supply");
-                return new Reaction<>(new State(driven, since, -1, fed), wake, because, null);
+                return new Reaction<>(new State(driven, since, -1, fed), wake, reasonWhileClosed(fed, due, m), arms);
             }
             boolean closes = !driven && trips.stream().allMatch(t -> t.drivesClosed(m));
             if (manual) {
@@ -161,10 +158,30 @@ final class SafetySwitch extends PartType {
             if (closes && !close) {
                 wake = Math.min(wake, from + pause);
             }
+            Because gone = Because.input("what opened it is gone");
             Because because = pause == 0
-                    ? Because.input("what opened it is gone")
-                    : Because.link("closes " + Time.words(pause) + " after");
-            return new Reaction<>(new State(!close, since, close ? -1 : from, fed), wake, because, null);
+                    ? gone
+                    : Because.link("what opened it has been gone for " + Time.words(pause))
+                            .afterDelay();
+            boolean armed = closes && !close && s.closeSince() < 0;
+            return new Reaction<>(new State(!close, since, close ? -1 : from, fed), wake, because, armed ? gone : null);
+        }
+
+        private Because reasonWhileClosed(boolean fed, Trip due, Moment m) {
+            if (!fed) {
+                return Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY);
+            }
+            if (m.flag("tripped")) {
+                return Because.input("it opens");
+            }
+            return due != null
+                    ? tripped(due)
+                    : supply == null ? null : Because.risen(supply, m.acVolts(supply), LEAST_SUPPLY);
+        }
+
+        private static Because tripped(Trip t) {
+            Because because = Because.link(words(t));
+            return t.after() == 0 ? because : because.afterDelay();
         }
 
         private static String words(Trip t) {

@@ -5,7 +5,10 @@ import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.network.Complex;
 
-/** {@code solenoid}: the coil of a gas, oil or reversing valve; by VA and power factor, or by plain ohms. */
+/**
+ * {@code solenoid}: the coil of a gas, oil or reversing valve; by VA and power factor, or by plain ohms. A reversing valve
+ * also says what the heat pump does while it is energised: {@code cools} (made for O) or {@code heats} (made for B).
+ */
 final class Solenoid extends PartType {
     Solenoid() {
         super("solenoid", "Solenoid valve", "The coil of a gas, oil or reversing valve. Open while it has its volts.");
@@ -18,7 +21,8 @@ final class Solenoid extends PartType {
                 Field.positive("va", 8.0, "VA"),
                 Field.positive("pf", 0.4, "").within(0.01, 1),
                 Field.positive("ohms", null, "Ω"),
-                Field.choice("kind", "gas valve", "gas valve", "reversing valve", "oil valve"));
+                Field.choice("kind", "gas valve", "gas valve", "reversing valve", "oil valve"),
+                Field.choice("energised", "cools", "cools", "heats"));
     }
 
     @Override

@@ -68,7 +68,7 @@ final class VentDamper extends PartType {
                     ? (called
                             ? Because.risen(call, m.volts(call), ON_VOLTS)
                             : Because.fallen(powered ? call : motor, m.volts(powered ? call : motor), ON_VOLTS))
-                    : Because.timer("the travel takes " + Time.words(whole));
+                    : Because.timer("the way takes " + Time.words(s.moves() ? m.now() - s.since() : 0));
             return new Reaction<>(next, next.arrives(whole), because, turned ? because : null);
         }
 

@@ -1,7 +1,11 @@
 package org.jagridge.core.run;
 
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
@@ -10,18 +14,28 @@ import org.jagridge.core.part.Role;
 /** Which terminals could ever be joined in the circuit as it was meant to be, without faults and links left in. */
 final class Homes {
     private final Map<Terminal, Integer> homeOf = new HashMap<>();
+    private final Map<String, Set<Integer>> homesOfPart = new HashMap<>();
 
     Homes(Assembly healthy) {
-        int[] parent = new int[healthy.nodeCount()];
-        for (int i = 0; i < parent.length; i++) {
-            parent[i] = i;
-        }
-        for (Branch b : healthy.branches()) {
-            if (b.role() != Role.EARTHING) {
-                parent[root(parent, b.nodeA())] = root(parent, b.nodeB());
+        int[] joined = joined(healthy, b -> b.role() != Role.EARTHING);
+        int[] fed = joined(healthy, b -> b.role() != Role.EARTHING && !isMetalwork(b.a()) && !isMetalwork(b.b()));
+        healthy.nodes().forEach((t, n) -> {
+            homeOf.put(t, root(joined, n));
+            if (!isMetalwork(t)) {
+                homesOfPart.computeIfAbsent(t.part(), p -> new HashSet<>()).add(root(fed, n));
             }
-        }
-        healthy.nodes().forEach((t, n) -> homeOf.put(t, root(parent, n)));
+        });
+    }
+
+    private static int[] joined(Assembly healthy, Predicate<Branch> by) {
+        int[] parent = new int[healthy.nodeCount()];
+        Arrays.setAll(parent, i -> i);
+        healthy.branches().stream().filter(by).forEach(b -> parent[root(parent, b.nodeA())] = root(parent, b.nodeB()));
+        return parent;
+    }
+
+    private static boolean isMetalwork(Terminal t) {
+        return t != null && t.name().equals("PE");
     }
 
     private static int root(int[] parent, int i) {
@@ -38,6 +52,13 @@ final class Homes {
         Integer x = home(a);
         Integer y = home(b);
         return x != null && y != null && !x.equals(y);
+    }
+
+    /** Whether two parts hang on one supply, or one of them on none, like a fault of the wiring. */
+    boolean share(String one, String other) {
+        Set<Integer> a = homesOfPart.get(one);
+        Set<Integer> b = homesOfPart.get(other);
+        return a == null || b == null || a.stream().anyMatch(b::contains);
     }
 
     private Integer home(Branch b) {

@@ -51,6 +51,7 @@ public final class Simulation {
     private final Circuit circuit;
     private final Assembly healthy;
     private final Homes homes;
+    private final Causes causes;
     private final long until;
     private final TreeMap<Long, List<Act>> schedule = new TreeMap<>();
     private final List<Fault> faults = new ArrayList<>();
@@ -66,6 +67,7 @@ public final class Simulation {
     private boolean inputsChanged;
     private long microSteps;
     private Solution before;
+    private Solution directBefore;
 
     private sealed interface Act {
         record Set(String part, String input, Object value) implements Act {}
@@ -81,6 +83,7 @@ public final class Simulation {
     private Simulation(Assembly assembly, Scenario scenario) {
         healthy = assembly;
         homes = new Homes(assembly);
+        causes = new Causes(assembly, homes);
         circuit = assembly.circuit();
         until = Time.micros(scenario.untilSeconds());
         setAt(0, scenario.start());
@@ -157,10 +160,10 @@ public final class Simulation {
         started = true;
     }
 
-    /** Applies what is scheduled for now; returns the indices of the events that reports it. */
-    private List<Integer> applyDue() {
+    /** Applies what is scheduled for now; returns what that moved. */
+    private List<Causes.Moved> applyDue() {
         pushed.clear();
-        List<Integer> batch = new ArrayList<>();
+        List<Causes.Moved> batch = new ArrayList<>();
         List<Act> due = schedule.remove(now);
         if (due == null) {
             return batch;
@@ -188,13 +191,12 @@ public final class Simulation {
             machine.force();
         }
         if (faultsChanged && started) {
-            before = machine.ac;
-            machine.solve();
+            solve();
         }
         return batch;
     }
 
-    private void set(Act.Set s, List<Integer> batch) {
+    private void set(Act.Set s, List<Causes.Moved> batch) {
         Map<String, Object> values = inputs.get(s.part());
         if (values == null || !values.containsKey(s.input())) {
             throw new IllegalArgumentException("there is no input " + s.part() + "." + s.input());
@@ -233,7 +235,7 @@ public final class Simulation {
                 : String.valueOf(value);
     }
 
-    private void report(Fault fault, boolean begins, List<Integer> batch) {
+    private void report(Fault fault, boolean begins, List<Causes.Moved> batch) {
         String where = fault.part() != null
                 ? fault.part()
                 : String.valueOf(fault.details().getOrDefault("wire", "wiring"));
@@ -259,11 +261,11 @@ public final class Simulation {
     /**
      * Lets the parts react until nothing changes at this instant.
      *
-     * @param batch the events that the parts see first
+     * @param batch what the parts see first
      * @return whether anything changed
      */
-    private boolean settle(List<Integer> batch) {
-        List<Integer> causes = batch;
+    private boolean settle(List<Causes.Moved> batch) {
+        List<Causes.Moved> moved = batch;
         boolean any = false;
         for (int round = 0; ; round++) {
             if (round > MOST_ROUNDS_AT_ONE_INSTANT) {
@@ -274,19 +276,24 @@ public final class Simulation {
             if (++microSteps > MOST_MICRO_STEPS) {
                 throw new RunLimitException("the run took more than 10 million steps", recentlyMoved());
             }
-            List<Integer> next = new ArrayList<>();
-            if (!machine.reactAll(causes, next)) {
+            List<Causes.Moved> next = new ArrayList<>();
+            if (!machine.reactAll(moved, next)) {
                 break;
             }
             any = true;
-            before = machine.ac;
-            machine.solve();
-            causes = next;
+            solve();
+            moved = next;
         }
         if (started && (any || !batch.isEmpty())) {
             keepFrame();
         }
         return any;
+    }
+
+    private void solve() {
+        before = machine.ac;
+        directBefore = machine.dc;
+        machine.solve();
     }
 
     private List<String> recentlyMoved() {
@@ -330,20 +337,20 @@ public final class Simulation {
     }
 
     private void emit(
-            List<Integer> batch,
+            List<Causes.Moved> batch,
             String part,
             String signal,
             String from,
             String to,
             Because because,
-            List<Integer> causes,
+            List<Integer> causedBy,
             CurrentPath.Path path) {
         if (!started) {
             return;
         }
-        events.add(
-                new Event(events.size(), now, part, signal, from, to, because, causes, path.owners(), path.backFeed()));
-        batch.add(events.size() - 1);
+        int index = events.size();
+        events.add(new Event(index, now, part, signal, from, to, because, causedBy, path.owners(), path.backFeed()));
+        batch.add(new Causes.Moved(part, List.of(index)));
     }
 
     /** The assembly in motion: states, wake-ups, the network's values and their solution. */
@@ -355,6 +362,9 @@ public final class Simulation {
         private final Values dcValues;
         private final long[] wakes;
         private final Armed[] armed;
+        /** The event in which each part last changed, or −1. */
+        private final int[] lastEvent;
+
         private final boolean[] frozen;
         private final long[] heldUntil;
         private final int[] flips;
@@ -374,6 +384,8 @@ public final class Simulation {
             int n = assembly.members().size();
             wakes = new long[n];
             armed = new Armed[n];
+            lastEvent = new int[n];
+            Arrays.fill(lastEvent, -1);
             frozen = new boolean[n];
             heldUntil = new long[n];
             flips = new int[n];
@@ -387,6 +399,7 @@ public final class Simulation {
                 if (old != null) {
                     frozen[m.index()] = old.frozen[m.index()];
                     armed[m.index()] = old.armed[m.index()];
+                    lastEvent[m.index()] = old.lastEvent[m.index()];
                 }
                 wakes[m.index()] = Reaction.NEVER;
                 note(m);
@@ -443,7 +456,7 @@ public final class Simulation {
 
         /** One round of reactions to the present solution; whether any state changed. */
         @SuppressWarnings("unchecked")
-        boolean reactAll(List<Integer> batch, List<Integer> next) {
+        boolean reactAll(List<Causes.Moved> batch, List<Causes.Moved> next) {
             List<Assembly.Member> changed = new ArrayList<>();
             List<Object> newStates = new ArrayList<>(states);
             if (flipsAt != now) {
@@ -458,16 +471,26 @@ public final class Simulation {
                 }
                 Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
                 Object state = states.get(i);
+                boolean woken = wakes[i] <= now;
                 Reaction<Object> r = behaviour.react(state, views.get(i));
                 wakes[i] = r.wakeAt();
-                if (r.arms() != null) {
-                    CurrentPath.Path path = path(r.arms());
-                    armed[i] = new Armed(relevant(batch, path), path);
-                }
+                String from = behaviour.signal(state);
+                String to = from;
                 if (!r.state().equals(state)) {
                     newStates.set(i, r.state());
                     changed.add(m);
-                    emitChange(m, behaviour.signal(state), behaviour.signal(r.state()), r.because(), batch, next);
+                    to = behaviour.signal(r.state());
+                    if (Objects.equals(from, to)) {
+                        noteUnseen(m, r.because(), woken, batch, next);
+                    } else {
+                        emitChange(m, from, to, r.because(), batch, next);
+                    }
+                }
+                if (r.arms() != null && started) {
+                    CurrentPath.Path path = path(r.arms());
+                    armed[i] = Objects.equals(from, to)
+                            ? new Armed(causes.of(m.part().id(), r.arms(), path, batch), path)
+                            : new Armed(List.of(lastEvent[i]), path);
                 }
             }
             for (Assembly.Member m : changed) {
@@ -481,27 +504,61 @@ public final class Simulation {
             return !changed.isEmpty();
         }
 
-        private void emitChange(
-                Assembly.Member m, String from, String to, Because because, List<Integer> batch, List<Integer> next) {
-            if (Objects.equals(from, to)) {
-                return;
+        /** A change that the part's signal doesn't show, such as a control switching one of its outputs by its clock. */
+        private void noteUnseen(
+                Assembly.Member m, Because because, boolean woken, List<Causes.Moved> batch, List<Causes.Moved> next) {
+            int i = m.index();
+            List<Integer> ledTo = List.of();
+            int clock = woken ? clockStart(m, because) : -1;
+            if (clock >= 0) {
+                ledTo = List.of(clock);
+            } else if (because != null && !batch.isEmpty()) {
+                ledTo = causes.of(m.part().id(), because, path(because), batch);
             }
+            if (!ledTo.isEmpty()) {
+                next.add(new Causes.Moved(m.part().id(), ledTo));
+            }
+        }
+
+        /** The event of a part that started the clock that has just run out, or −1. */
+        private int clockStart(Assembly.Member m, Because because) {
+            if (because == null || because.since() == null) {
+                return lastEvent[m.index()];
+            }
+            int i = events.size() - 1;
+            while (i >= 0
+                    && (!events.get(i).signal().equals(m.part().id())
+                            || events.get(i).micros() > because.since())) {
+                i--;
+            }
+            return i;
+        }
+
+        private void emitChange(
+                Assembly.Member m,
+                String from,
+                String to,
+                Because because,
+                List<Causes.Moved> batch,
+                List<Causes.Moved> next) {
+            int i = m.index();
             if (because == null) {
                 throw new IllegalStateException(
                         m.part().type() + " changed from " + from + " to " + to + " without a reason");
             }
-            Armed reason = because.delayed() ? armed[m.index()] : null;
+            Armed reason = because.delayed() ? armed[i] : null;
             if (reason == null) {
                 CurrentPath.Path path = path(because);
-                reason = new Armed(relevant(batch, path), path);
+                reason = new Armed(causes.of(m.part().id(), because, path, batch), path);
             }
             emit(next, m.part().id(), m.part().id(), from, to, because, reason.causes(), reason.path());
             if (started) {
-                changes.get(m.index()).addLast(now);
+                lastEvent[i] = events.size() - 1;
+                changes.get(i).addLast(now);
             }
-            if (++flips[m.index()] > MOST_FLIPS_AT_ONE_INSTANT) {
-                heldUntil[m.index()] = now + RESPONSE;
-                wakes[m.index()] = heldUntil[m.index()];
+            if (++flips[i] > MOST_FLIPS_AT_ONE_INSTANT) {
+                heldUntil[i] = now + RESPONSE;
+                wakes[i] = heldUntil[i];
             }
         }
 
@@ -512,10 +569,13 @@ public final class Simulation {
             Solution solution = because.lost() && before != null ? before : ac;
             CurrentPath.Path path =
                     sameNetwork(solution) ? paths.through(because.focus(), solution) : CurrentPath.Path.NONE;
-            if (path.owners().isEmpty() && dc != null && !because.lost()) {
-                return paths.through(because.focus(), dc);
+            Solution direct = because.lost() ? directBefore : dc;
+            if (path.owners().isEmpty() && direct != null && sameNetwork(direct)) {
+                path = paths.through(because.focus(), direct);
             }
-            return path;
+            return path.owners().isEmpty() && because.lost() && sameNetwork(ac)
+                    ? paths.through(because.focus(), ac)
+                    : path;
         }
 
         /** Whether a solution belongs to this assembly and not to the circuit before a fault changed it. */
@@ -523,16 +583,8 @@ public final class Simulation {
             return solution.network() == assembly.network();
         }
 
-        /** The events of the batch that lie on the path; all of them where none does. */
-        private List<Integer> relevant(List<Integer> batch, CurrentPath.Path path) {
-            List<Integer> onPath = batch.stream()
-                    .filter(i -> path.owners().contains(events.get(i).part()))
-                    .toList();
-            return onPath.isEmpty() ? batch : onPath;
-        }
-
         @SuppressWarnings("unchecked")
-        private void freezeIfChattering(Assembly.Member m, List<Integer> next) {
+        private void freezeIfChattering(Assembly.Member m, List<Causes.Moved> next) {
             Deque<Long> times = changes.get(m.index());
             while (!times.isEmpty() && times.peekFirst() < now - CHATTER_WINDOW) {
                 times.removeFirst();

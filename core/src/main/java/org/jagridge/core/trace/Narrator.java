@@ -3,12 +3,15 @@ package org.jagridge.core.trace;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.run.Event;
 
 /** Puts events into words. */
 public final class Narrator {
+    private static final Set<String> CLOSES_PAIRS = Set.of("thermostat", "remote-module");
+
     private final Circuit circuit;
 
     public Narrator(Circuit circuit) {
@@ -24,7 +27,7 @@ public final class Narrator {
             return e.part() + " " + spaced(e.signal().substring(e.part().length() + 1)) + ": " + words(e);
         }
         String type = circuit.part(e.part()).map(Part::type).orElse("");
-        return type.equals("thermostat") ? thermostat(e) : e.part() + " " + e.to();
+        return CLOSES_PAIRS.contains(type) ? pairs(e) : e.part() + " " + e.to();
     }
 
     /** The part's own name, where it has one that says more than its id. */
@@ -48,12 +51,12 @@ public final class Narrator {
                 .replace("°c", "°C");
     }
 
-    private static String thermostat(Event e) {
+    private static String pairs(Event e) {
         if (e.to().equals("blank")) {
             return e.part() + " goes blank";
         }
-        List<String> before = pairs(e.from());
-        List<String> after = pairs(e.to());
+        List<String> before = closed(e.from());
+        List<String> after = closed(e.to());
         List<String> closes = new ArrayList<>(after);
         closes.removeAll(before);
         List<String> opens = new ArrayList<>(before);
@@ -65,10 +68,10 @@ public final class Narrator {
         if (!opens.isEmpty()) {
             words.add("opens " + String.join(" and ", opens));
         }
-        return e.part() + " " + (words.isEmpty() ? "lights up" : String.join(", ", words));
+        return e.part() + " " + (words.isEmpty() ? "has power" : String.join(", ", words));
     }
 
-    private static List<String> pairs(String signal) {
+    private static List<String> closed(String signal) {
         return signal.equals("none") || signal.equals("blank")
                 ? List.of()
                 : Arrays.stream(signal.split(" ")).map(s -> s.replace('-', '–')).toList();

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
@@ -19,11 +20,9 @@ import org.jagridge.core.part.PartTypes;
 public final class Presets {
     private static final double BEGINS = 5;
     private static final double ENDS = 605;
+    private static final Set<String> ROOM_SWITCHES = Set.of("line-thermostat", "millivolt-thermostat", "room-stat");
     /** Long enough after a call for blowers and overruns to stop. */
     private static final double UNTIL = 1000;
-
-    private static final double MISHAP = 305;
-    private static final double MENDED = 405;
 
     /**
      * One of them.
@@ -53,49 +52,16 @@ public final class Presets {
         circuit.parts().forEach(p -> {
             switch (p.type()) {
                 case "thermostat" -> thermostat(p);
-                case "line-thermostat", "millivolt-thermostat", "room-stat" -> roomSwitch(p);
                 case "programmer" -> programmer(p);
                 default -> {
-                    // has no call of its own
+                    if (ROOM_SWITCHES.contains(p.type())) {
+                        roomSwitch(p);
+                    }
                 }
             }
         });
-        Tale main = presets.isEmpty() ? new Tale() : mainCall();
-        circuit.parts().forEach(p -> mishap(p, main));
-        powerFailure(main);
+        presets.addAll(new Mishaps(circuit, presets).make());
         return presets;
-    }
-
-    /** What is set from the start and when, while a scenario is told. */
-    private static final class Tale {
-        private final Map<String, Object> start = new LinkedHashMap<>();
-        private final List<Scenario.Step> steps = new ArrayList<>();
-
-        Tale start(String input, Object value) {
-            start.put(input, value);
-            return this;
-        }
-
-        Tale at(double seconds, Map<String, Object> set) {
-            steps.add(new Scenario.Step(seconds, set, List.of()));
-            return this;
-        }
-
-        Tale at(double seconds, String input, Object value) {
-            return at(seconds, Map.of(input, value));
-        }
-
-        Scenario until(String name, double seconds) {
-            return new Scenario(name, start, steps, List.of(), seconds);
-        }
-    }
-
-    /** Inputs in the order in which they are told. */
-    private static Map<String, Object> both(String one, Object first, String two, Object second) {
-        Map<String, Object> set = new LinkedHashMap<>();
-        set.put(one, first);
-        set.put(two, second);
-        return set;
     }
 
     private void add(String part, String key, String name, boolean call, Scenario scenario) {
@@ -161,7 +127,7 @@ public final class Presets {
                             .start(room, 27.0)
                             .at(BEGINS, mode, "cool")
                             .at(ENDS, mode, "off")
-                            .at(1205, both(mode, "heat", room, 18.0))
+                            .at(1205, Tale.both(mode, "heat", room, 18.0))
                             .at(1805, mode, "off")
                             .until(title(p, "Changeover"), 2200));
         }
@@ -203,17 +169,28 @@ public final class Presets {
         boolean cools = params.has("direction") && params.is("direction", "cool");
         String set = p.id() + ".setCelsius";
         String name = title(p, cools ? "Cooling" : "Heating");
+        Tale tale = new Tale().start(roomOf(p, params), 20.0);
+        circuit.parts().forEach(o -> beQuiet(o, p, tale));
         add(
                 p.id(),
                 cools ? "cool" : "heat",
                 name,
                 true,
-                new Tale()
-                        .start(roomOf(p, params), 20.0)
-                        .start(set, cools ? 30.0 : 5.0)
+                tale.start(set, cools ? 30.0 : 5.0)
                         .at(BEGINS, set, cools ? 10.0 : 30.0)
                         .at(ENDS, set, cools ? 30.0 : 5.0)
                         .until(name, UNTIL));
+    }
+
+    /** Other room switches are turned down, so that this call is told alone; a programmer lets heating through. */
+    private void beQuiet(Part other, Part caller, Tale tale) {
+        if (other.type().equals("programmer") && caller.type().equals("room-stat")) {
+            tale.start(other.id() + ".heating", "on");
+        } else if (ROOM_SWITCHES.contains(other.type()) && !other.id().equals(caller.id())) {
+            Params params = params(other);
+            boolean cools = params.has("direction") && params.is("direction", "cool");
+            tale.start(other.id() + ".setCelsius", cools ? 30.0 : 5.0);
+        }
     }
 
     private void programmer(Part p) {
@@ -228,7 +205,7 @@ public final class Presets {
         Map<String, Map<String, Object>> calls = new LinkedHashMap<>();
         calls.put("Hot water", Map.of(water, "on"));
         calls.put("Heating by the programmer", Map.of(heating, "on"));
-        calls.put("Hot water and heating", both(water, "on", heating, "on"));
+        calls.put("Hot water and heating", Tale.both(water, "on", heating, "on"));
         calls.forEach((name, set) -> {
             Tale tale = new Tale();
             if (set.containsKey(heating)) {
@@ -243,90 +220,5 @@ public final class Presets {
                     true,
                     tale.at(BEGINS, set).at(ENDS, off).until(title(p, name), UNTIL));
         });
-    }
-
-    /** The call that mishaps happen in: heating where there is some, else the first. */
-    private Tale mainCall() {
-        Scenario call = presets.stream()
-                .filter(p -> p.key().endsWith("-heat"))
-                .findFirst()
-                .orElse(presets.get(0))
-                .scenario();
-        Tale tale = new Tale();
-        call.start().forEach(tale::start);
-        tale.steps.add(call.steps().get(0));
-        return tale;
-    }
-
-    private static Tale during(Tale main) {
-        Tale tale = new Tale();
-        main.start.forEach(tale::start);
-        tale.steps.addAll(main.steps);
-        return tale;
-    }
-
-    private void mishap(Part p, Tale main) {
-        String id = p.id();
-        if (!p.fitted()) {
-            return;
-        }
-        switch (p.type()) {
-            case "safety-switch", "powered-safety" ->
-                tell(
-                        p,
-                        "trips",
-                        p.title() + " trips",
-                        during(main)
-                                .at(MISHAP, id + ".tripped", true)
-                                .at(MENDED, both(id + ".tripped", false, id + ".reset", true)));
-            case "opening" ->
-                tell(
-                        p,
-                        "opens",
-                        p.title() + " opens and shuts",
-                        during(main).at(MISHAP, id + ".target", "open").at(MENDED, id + ".target", "shut"));
-            case "switch" -> {
-                Params params = params(p);
-                boolean rest = params.is("rest", "closed");
-                if (params.is("kind", "push")) {
-                    tell(
-                            p,
-                            "pressed",
-                            p.title() + " is pressed",
-                            during(main).at(MISHAP, id + ".closed", !rest).at(MISHAP + 1, id + ".closed", rest));
-                } else {
-                    tell(
-                            p,
-                            "thrown",
-                            p.title() + (rest ? " opens and closes" : " closes and opens"),
-                            during(main).at(MISHAP, id + ".closed", !rest).at(MENDED, id + ".closed", rest));
-                }
-            }
-            default -> {
-                // nothing that a hand or the world would do to it
-            }
-        }
-    }
-
-    private void tell(Part p, String key, String name, Tale tale) {
-        add(p.id(), key, name, false, tale.until(name, UNTIL));
-    }
-
-    private void powerFailure(Tale main) {
-        Map<String, Object> off = new LinkedHashMap<>();
-        Map<String, Object> on = new LinkedHashMap<>();
-        circuit.parts().forEach(p -> {
-            if (p.type().equals("supply")) {
-                off.put(p.id() + ".on", false);
-                on.put(p.id() + ".on", true);
-            }
-        });
-        if (!off.isEmpty()) {
-            presets.add(new Preset(
-                    "power-failure",
-                    "Power lost and back",
-                    false,
-                    during(main).at(MISHAP, off).at(MENDED, on).until("Power lost and back", UNTIL)));
-        }
     }
 }

@@ -65,7 +65,7 @@ public class TraceTest {
         List<String> titles = titles(run);
         assertTrue(
                 titles.containsAll(
-                        List.of("SW closed: no", "SW open", "TH goes blank", "TH lights up", "fault: wire open w1")),
+                        List.of("SW closed: no", "SW open", "TH goes blank", "TH has power", "fault: wire open w1")),
                 titles.toString());
     }
 

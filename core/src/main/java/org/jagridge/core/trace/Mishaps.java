@@ -1,0 +1,208 @@
+package org.jagridge.core.trace;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDeclaration;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.run.Event;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+
+/**
+ * What can happen in the middle of a call: a safety trips, a vent or door opens, a switch is thrown, a cylinder is
+ * satisfied, power goes and comes back. Each is told in a call whose currents pass the part that it happens to.
+ */
+final class Mishaps {
+    private static final double START = 105;
+    private static final double MISHAP = 305;
+    private static final double MENDED = 405;
+    private static final double RESET = 605;
+    private static final double AGAIN = 705;
+    private static final double UNTIL = 1000;
+
+    /** A call and the parts that take part in it. */
+    private record Call(Scenario scenario, Set<String> involved) {}
+
+    private final Circuit circuit;
+    private final Assembly assembly;
+    private final List<Call> calls = new ArrayList<>();
+    private final List<Presets.Preset> made = new ArrayList<>();
+
+    Mishaps(Circuit circuit, List<Presets.Preset> presets) {
+        this.circuit = circuit;
+        assembly = Assembly.of(circuit);
+        List<Presets.Preset> plain =
+                presets.stream().filter(Presets.Preset::call).toList();
+        // heating first: it has the most safeties
+        plain.stream().filter(p -> p.key().endsWith("-heat")).forEach(this::addCall);
+        plain.stream().filter(p -> !p.key().endsWith("-heat")).forEach(this::addCall);
+    }
+
+    private void addCall(Presets.Preset preset) {
+        calls.add(new Call(preset.scenario(), involved(Simulation.run(assembly, preset.scenario()))));
+    }
+
+    /** The parts on the current paths of a call's steps, and on those of the relays whose contacts these paths pass. */
+    private static Set<String> involved(Run run) {
+        Set<String> parts = new HashSet<>();
+        run.events().stream()
+                .filter(e -> e.micros() > 0 && !e.isInput() && !isStartUp(run, e))
+                .forEach(e -> {
+                    parts.add(e.part());
+                    parts.addAll(e.path());
+                });
+        boolean grew = true;
+        while (grew) {
+            grew = false;
+            for (Event e : run.events()) {
+                if (parts.contains(e.part())) {
+                    grew |= parts.addAll(e.path());
+                }
+            }
+        }
+        return parts;
+    }
+
+    private static boolean isStartUp(Run run, Event e) {
+        return run.events().stream()
+                .filter(Event::isInput)
+                .findFirst()
+                .map(i -> e.index() < i.index())
+                .orElse(false);
+    }
+
+    List<Presets.Preset> make() {
+        circuit.parts().stream().filter(Part::fitted).forEach(this::happensTo);
+        powerFailure();
+        return made;
+    }
+
+    /** The beginning of the first call that a part takes part in, or that a part that names it takes part in. */
+    private Tale during(String part) {
+        return call(part).map(c -> Tale.beginningOf(c.scenario())).orElseGet(Tale::new);
+    }
+
+    private Optional<Call> call(String part) {
+        return calls.stream()
+                .filter(c -> c.involved().stream().anyMatch(q -> q.equals(part) || names(q, part)))
+                .findFirst()
+                .or(() -> calls.stream().findFirst());
+    }
+
+    private boolean names(String other, String part) {
+        return circuit.part(other)
+                .filter(o -> PartTypes.catalogue().require(o).references(params(o)).stream()
+                        .map(PartDeclaration.Reference::id)
+                        .anyMatch(part::equals))
+                .isPresent();
+    }
+
+    private static Params params(Part p) {
+        return new Params(PartTypes.catalogue().require(p).params(), p.params());
+    }
+
+    private void happensTo(Part p) {
+        String id = p.id();
+        switch (p.type()) {
+            case "safety-switch", "powered-safety" -> {
+                Map<String, Object> mended = params(p).is("reset", "manual")
+                        ? Tale.both(id + ".tripped", false, id + ".reset", true)
+                        : Map.of(id + ".tripped", false);
+                Tale tale = during(id).at(MISHAP, id + ".tripped", true).at(MENDED, mended);
+                if (circuit.parts().stream().anyMatch(l -> l.type().equals("lockout-relay"))) {
+                    // it stays locked out until the call has been taken away and given again
+                    call(id).ifPresent(c -> tale.at(
+                                    RESET, c.scenario().steps().get(1).set())
+                            .at(AGAIN, c.scenario().steps().get(0).set()));
+                }
+                tell(p, "trips", p.title() + " trips", tale);
+            }
+            case "opening" ->
+                tell(
+                        p,
+                        "opens",
+                        p.title() + " opens and shuts",
+                        during(id).at(MISHAP, id + ".target", "open").at(MENDED, id + ".target", "shut"));
+            case "cylinder-stat" -> {
+                if (!params(p).has("reads")) {
+                    tell(
+                            p,
+                            "satisfied",
+                            p.title() + " is satisfied and cools",
+                            during(id).at(MISHAP, id + ".celsius", 65.0).at(MENDED, id + ".celsius", 40.0));
+                }
+            }
+            case "switch" -> thrown(p);
+            default -> {
+                // nothing that a hand or the world would do to it
+            }
+        }
+    }
+
+    private void thrown(Part p) {
+        Params params = params(p);
+        String input = p.id() + ".closed";
+        boolean rest = params.is("rest", "closed");
+        if (params.is("kind", "push")) {
+            Tale tale = during(p.id());
+            if (rest) {
+                // a stop button has nothing to stop until the start buttons have been pressed
+                startButtons().forEach(b -> tale.at(START, b, true).at(START + 1, b, false));
+            }
+            tell(
+                    p,
+                    "pressed",
+                    p.title() + " is pressed",
+                    tale.at(MISHAP, input, !rest).at(MISHAP + 1, input, rest));
+        } else {
+            tell(
+                    p,
+                    "thrown",
+                    p.title() + (rest ? " opens and closes" : " closes and opens"),
+                    during(p.id()).at(MISHAP, input, !rest).at(MENDED, input, rest));
+        }
+    }
+
+    private List<String> startButtons() {
+        return circuit.parts().stream()
+                .filter(p -> p.fitted() && p.type().equals("switch"))
+                .filter(p -> params(p).is("kind", "push") && params(p).is("rest", "open"))
+                .map(p -> p.id() + ".closed")
+                .toList();
+    }
+
+    private void tell(Part p, String key, String name, Tale tale) {
+        made.add(new Presets.Preset(p.id() + "-" + key, name, false, tale.until(name, UNTIL)));
+    }
+
+    private void powerFailure() {
+        Map<String, Object> off = new LinkedHashMap<>();
+        Map<String, Object> on = new LinkedHashMap<>();
+        circuit.parts().forEach(p -> {
+            if (p.type().equals("supply")) {
+                off.put(p.id() + ".on", false);
+                on.put(p.id() + ".on", true);
+            }
+        });
+        if (!off.isEmpty()) {
+            String name = "Power lost and back";
+            Tale tale =
+                    calls.isEmpty() ? new Tale() : Tale.beginningOf(calls.get(0).scenario());
+            made.add(new Presets.Preset(
+                    "power-failure",
+                    name,
+                    false,
+                    tale.at(MISHAP, off).at(MENDED, on).until(name, UNTIL)));
+        }
+    }
+}
