@@ -1,1 +1,4 @@
-document.querySelector("#print-now").addEventListener("click", () => window.print());
+// Prints the page.
+document.addEventListener("click", (e) => {
+  if (e.target.closest("[data-print]")) window.print();
+});

@@ -5,28 +5,109 @@
 
   function go(seconds) {
     const url = `${$("#told").dataset.address}&t=${seconds}`;
-    htmx.ajax("GET", url, { target: "#told", swap: "outerHTML" }).then(() => history.pushState({}, "", url));
+    return htmx.ajax("GET", url, { target: "#told", swap: "outerHTML" }).then(() => history.pushState({}, "", url));
   }
 
-  document.addEventListener("click", (e) => {
-    const chart = e.target.closest && e.target.closest(".chart svg");
-    if (!chart) return;
-    const box = chart.getBoundingClientRect();
-    const x = ((e.clientX - box.left) * chart.viewBox.baseVal.width) / box.width;
-    const xs = chart.dataset.xs.split(" ").map(Number);
-    const instants = chart.dataset.instants.split(" ").map(Number);
-    let best = 0;
+  // the change next to a place on the time axis: its place in the plot, its time, and its index
+  function changeAt(clientX) {
+    const svg = $(".chart-plot svg");
+    const box = svg.getBoundingClientRect();
+    const view = svg.viewBox.baseVal;
+    const x = view.x + ((clientX - box.left) * view.width) / box.width;
+    const xs = svg.dataset.xs.split(" ").map(Number);
+    let index = 0;
     xs.forEach((at, i) => {
-      if (Math.abs(at - x) < Math.abs(xs[best] - x)) best = i;
+      if (Math.abs(at - x) < Math.abs(xs[index] - x)) index = i;
     });
-    go(instants[best]);
+    return { x: xs[index], left: xs[index] - view.x, index, seconds: svg.dataset.instants.split(" ")[index] };
+  }
+
+  const clock = (seconds) => {
+    const s = Number(seconds);
+    const minutes = Math.floor(s / 60);
+    return `${minutes}:${(s - minutes * 60).toFixed(3).padStart(6, "0")}`;
+  };
+
+  // what each lane was at a place of the chart, written over its value at the instant shown
+  function valuesAt(x) {
+    document.querySelectorAll(".chart-names [data-steps], .chart-names [data-points]").forEach((text) => {
+      if (text.dataset.shown === undefined) text.dataset.shown = text.textContent;
+      const list = (text.dataset.steps || text.dataset.points).split("|").map((s) => {
+        const gap = s.indexOf(" ");
+        return [Number(s.slice(0, gap)), s.slice(gap + 1)];
+      });
+      const past = list.filter(([at]) => at <= x + 0.05);
+      const value = (past.length ? past[past.length - 1] : list[0])[1];
+      text.textContent = text.dataset.points ? `${value} °C` : value;
+    });
+  }
+
+  function unhover() {
+    const line = $(".chart .hover");
+    if (line) line.remove();
+    document.querySelectorAll(".chart-names [data-shown]").forEach((text) => (text.textContent = text.dataset.shown));
+  }
+
+  let held = false;
+  document.addEventListener("pointermove", (e) => {
+    const plot = e.target.closest && e.target.closest(".chart-plot");
+    if (!plot) {
+      if ($(".chart .hover")) unhover();
+      return;
+    }
+    const change = changeAt(e.clientX);
+    const line = $(".chart .hover") || plot.appendChild(document.createElement("div"));
+    line.className = "hover";
+    line.style.setProperty("left", `${change.left}px`);
+    line.innerHTML = "";
+    line.appendChild(document.createElement("b")).textContent = clock(change.seconds);
+    valuesAt(change.x);
+    if (held && e.buttons === 1) move(change.seconds);
   });
+
+  // while the pointer is held down, one request at a time; the last place wins
+  let moving = null;
+  let wanted = null;
+  function move(seconds) {
+    wanted = seconds;
+    if (moving || wanted === $("#told").dataset.seconds) return;
+    moving = go(wanted).then(() => {
+      moving = null;
+      if (wanted !== null && wanted !== $("#told").dataset.seconds) move(wanted);
+    });
+  }
+  document.addEventListener("pointerdown", (e) => {
+    held = Boolean(e.target.closest && e.target.closest(".chart-plot"));
+    if (held) move(changeAt(e.clientX).seconds);
+  });
+  document.addEventListener("pointerup", () => (held = false));
+
+  function step(by) {
+    const instants = $(".chart-plot svg").dataset.instants.split(" ");
+    const now = Number($("#told").dataset.seconds);
+    const next = by > 0 ? instants.find((t) => Number(t) > now) : instants.filter((t) => Number(t) < now).pop();
+    if (next !== undefined) go(next);
+  }
+
   document.addEventListener("keydown", (e) => {
     if (e.target.closest("input,select,textarea") || e.ctrlKey || e.metaKey || e.altKey) return;
-    const link = { ",": "#told-previous", ".": "#told-next" }[e.key];
+    const link = { ",": "#told-previous", ".": "#told-next", "+": "#chart-closer", "-": "#chart-farther" }[e.key];
     if (link && $(link).getAttribute("href")) {
       e.preventDefault();
       $(link).click();
+      return;
+    }
+    if (!e.target.closest(".chart")) return;
+    const instants = $(".chart-plot svg").dataset.instants.split(" ");
+    const act = {
+      ArrowLeft: () => step(-1),
+      ArrowRight: () => step(1),
+      Home: () => go(instants[0]),
+      End: () => go(instants[instants.length - 1]),
+    }[e.key];
+    if (act) {
+      e.preventDefault();
+      act();
     }
   });
   document.addEventListener("change", (e) => {
@@ -47,11 +128,30 @@
   document.addEventListener("focusin", (e) => light(e.target));
   window.addEventListener("popstate", () => location.reload());
 
+  // what has been saved needs no draft any more
+  const saved = new URLSearchParams(location.search).get("saved");
+  if (saved) {
+    localStorage.removeItem(`scenario/${saved}`);
+    const url = new URL(location.href);
+    url.searchParams.delete("saved");
+    history.replaceState({}, "", url);
+  }
+
+  let focusChart = false;
+  document.addEventListener("htmx:beforeSwap", () => (focusChart = document.activeElement === $(".chart")));
   function show() {
     if (!$("#told")) return;
     window.drawings.showAll();
-    const now = $(".steps .now");
+    const now = $(".steps .now") || $(".steps .told-group h2.now");
     if (now) now.scrollIntoView({ block: "nearest" });
+    const chart = $(".chart");
+    const cursor = $(".chart-plot .cursor");
+    if (chart && cursor) {
+      const at = cursor.getBBox().x - $(".chart-plot svg").viewBox.baseVal.x;
+      const width = chart.clientWidth - $(".chart-names").offsetWidth;
+      if (at < chart.scrollLeft + 20 || at > chart.scrollLeft + width - 20) chart.scrollLeft = at - width / 2;
+    }
+    if (focusChart && chart) chart.focus();
     document.body.dataset.shown = $("#told").dataset.seconds;
   }
   document.addEventListener("htmx:afterSettle", show);

@@ -6,10 +6,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Wire;
 
 /** What is different between two circuits, thing by thing, in words. */
@@ -41,9 +43,7 @@ public final class CircuitDiff {
         d.each(before.parts(), after.parts(), Part::id, p -> p.type() + " " + p.id(), CircuitDiff::of);
         d.each(before.cables(), after.cables(), Cable::id, k -> "cable " + k.id(), CircuitDiff::of);
         d.each(before.wires(), after.wires(), Wire::id, w -> wire(w, after), CircuitDiff::of);
-        if (!before.scenarios().equals(after.scenarios())) {
-            d.lines.add(new Line(Kind.CHANGED, "", "the scenarios"));
-        }
+        d.each(before.scenarios(), after.scenarios(), Scenario::name, s -> "scenario " + s.name(), CircuitDiff::of);
         if (!before.rules().equals(after.rules())) {
             d.lines.add(new Line(Kind.CHANGED, "", "the rules"));
         }
@@ -106,6 +106,23 @@ public final class CircuitDiff {
         m.put("fitted", p.fitted() ? "yes" : "no");
         m.put("when not fitted", p.whenNotFitted().name().toLowerCase(java.util.Locale.ROOT));
         m.put("labels", p.labels());
+        return m;
+    }
+
+    private static Map<String, Object> of(Scenario s) {
+        Sentences told = Sentences.of(s);
+        Map<String, Object> m = new LinkedHashMap<>();
+        m.put(
+                "what is set",
+                told.acts().stream()
+                        .map(a -> "at " + a.at() + " " + a.what() + " is " + a.value())
+                        .collect(Collectors.joining(", ")));
+        m.put(
+                "faults",
+                told.defects().stream()
+                        .map(f -> f.fault() + " from " + f.from() + " to " + f.to())
+                        .collect(Collectors.joining(", ")));
+        m.put("watched until", told.until());
         return m;
     }
 

@@ -65,6 +65,48 @@ public final class Edits {
         });
     }
 
+    /**
+     * Adds a scenario, or puts it in place of an own one.
+     *
+     * @param index of the one it replaces, or null
+     * @throws MalformedException where another one has its name, or there is none of that index
+     */
+    public static Edit scenario(Integer index, Scenario scenario) {
+        return new Edit("scenario " + scenario.name(), c -> {
+            for (int i = 0; i < c.scenarios().size(); i++) {
+                if ((index == null || i != index) && c.scenarios().get(i).name().equals(scenario.name())) {
+                    throw problem("/name", "there is a scenario \"" + scenario.name() + "\" already");
+                }
+            }
+            Circuit.Builder b = c.toBuilder();
+            if (index == null) {
+                b.scenarios().add(scenario);
+            } else {
+                b.scenarios().set(scenarioIndex(c, index), scenario);
+            }
+            return b.build();
+        });
+    }
+
+    public static Edit removeScenario(int index) {
+        return new Edit("remove scenario " + (index + 1), c -> {
+            Circuit.Builder b = c.toBuilder();
+            b.scenarios().remove(scenarioIndex(c, index));
+            return b.build();
+        });
+    }
+
+    private static int scenarioIndex(Circuit c, int index) {
+        if (index < 0 || index >= c.scenarios().size()) {
+            throw problem("", "the circuit has no scenario number " + (index + 1) + " any more");
+        }
+        return index;
+    }
+
+    private static MalformedException problem(String path, String message) {
+        return new MalformedException(List.of(new Problem(path, message)));
+    }
+
     public static Edit cable(String old, Cable cable) {
         return new Edit(words("cable", old, cable.id(), cable.cores().size() + " cores"), c -> {
             Circuit.Builder b = c.toBuilder();

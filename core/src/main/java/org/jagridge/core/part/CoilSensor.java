@@ -111,13 +111,13 @@ final class CoilSensor extends PartType {
         }
 
         @Override
-        public double celsius(State s, Moment m) {
-            return s.coil().at(m.now());
+        public double celsius(State s, long now) {
+            return s.coil().at(now);
         }
 
         @Override
-        public long when(State s, double target, Moment m) {
-            return s.coil().when(target, m.now());
+        public long when(State s, double target, long now) {
+            return s.coil().when(target, now);
         }
     }
 }

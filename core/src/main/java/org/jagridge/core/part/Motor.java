@@ -19,8 +19,10 @@ final class Motor extends PartType {
     private static final double BETWEEN_OHMS = 50_000;
 
     private static final double IDLE_OHMS = 2_000_000;
-    /** A tap that is fed has at least this share of the highest tap's volts; an idle one a little less. */
-    private static final double FED = 0.985;
+    /** A tap that becomes fed has at least this share of the highest tap's volts; an idle one between two fed ones 0.988. */
+    private static final double FED = 0.99;
+    /** A fed tap's winding is in the circuit until this share of the rated volts is lost: an idle one shows 0.03 %. */
+    private static final double UNFED = 0.05;
 
     Motor() {
         super("motor", "Motor", "Turns while a speed tap has 60 % of its rated volts.");
@@ -75,7 +77,10 @@ final class Motor extends PartType {
         return new Taps(speeds, taps, between, z, volts);
     }
 
-    /** @param speed index of the highest speed that runs, or −1 */
+    /**
+     * @param speed index of the highest speed that runs, or −1
+     * @param fed the taps whose winding is in the circuit; what a weak feed drops over itself doesn't put it out again
+     */
     record State(int speed, boolean burnt, boolean seized, Stress stress, List<Boolean> fed) {}
 
     private record Taps(List<String> speeds, List<Branch> taps, List<Branch> between, Complex z, double rated)
@@ -117,11 +122,12 @@ final class Motor extends PartType {
             int energised = 0;
             List<Boolean> fed = new ArrayList<>();
             for (int i = taps.size() - 1; i >= 0; i--) {
-                boolean on = m.volts(taps.get(i)) >= Math.max(Load.MOTOR_ON * rated, FED * most)
+                double v = m.volts(taps.get(i));
+                boolean in = v >= (s.fed().get(i) ? UNFED * rated : Math.max(Load.MOTOR_ON * rated, FED * most))
                         && m.fault(FaultKind.LOAD_OPEN) == null;
-                fed.add(0, on);
-                if (on) {
-                    speed = i;
+                fed.add(0, in);
+                if (in) {
+                    speed = v >= Load.MOTOR_ON * rated ? i : speed;
                     energised++;
                 }
             }

@@ -40,12 +40,12 @@ final class Outdoors extends PartType {
         }
 
         @Override
-        public double celsius(Double state, Moment m) {
+        public double celsius(Double state, long now) {
             return state;
         }
 
         @Override
-        public long when(Double state, double target, Moment m) {
+        public long when(Double state, double target, long now) {
             return Reaction.NEVER;
         }
     }

@@ -100,13 +100,13 @@ final class Room extends PartType {
         }
 
         @Override
-        public double celsius(State s, Moment m) {
-            return s.air().at(m.now());
+        public double celsius(State s, long now) {
+            return s.air().at(now);
         }
 
         @Override
-        public long when(State s, double target, Moment m) {
-            return s.air().when(target, m.now());
+        public long when(State s, double target, long now) {
+            return s.air().when(target, now);
         }
     }
 }

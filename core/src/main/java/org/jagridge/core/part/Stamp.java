@@ -14,15 +14,18 @@ public final class Stamp {
     private final Values ac;
     private final Values dc;
     private final double[] forced;
+    private final double[] most;
     private final double radiansPerSecond;
 
     /**
      * @param forced by branch: mhos that a fault puts in place of what the part says, or NaN
+     * @param most by branch: mhos that a worn contact has at the most, closed; infinite for a good one
      */
-    public Stamp(Values ac, Values dc, double[] forced, double hertz) {
+    public Stamp(Values ac, Values dc, double[] forced, double[] most, double hertz) {
         this.ac = ac;
         this.dc = dc;
         this.forced = forced;
+        this.most = most;
         radiansPerSecond = 2 * Math.PI * hertz;
     }
 
@@ -31,7 +34,7 @@ public final class Stamp {
     }
 
     public void conductance(Branch branch, double mhos) {
-        double s = Double.isNaN(forced[branch.index()]) ? mhos : forced[branch.index()];
+        double s = Double.isNaN(forced[branch.index()]) ? Math.min(mhos, most[branch.index()]) : forced[branch.index()];
         ac.admittance(branch.index(), s, 0);
         dc.admittance(branch.index(), s, 0);
         ac.source(branch.index(), 0, 0);

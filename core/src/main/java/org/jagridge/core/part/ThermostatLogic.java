@@ -262,7 +262,11 @@ final class ThermostatLogic {
         if (call.far() != old.far()) {
             return Because.temperature(() -> format("room %.1f °C, set %.1f", r.celsius(), r.heatSet()));
         }
-        return late ? Because.timer("the call has lasted " + Time.words(stageUp)) : Because.input("mode is " + mode);
+        if (late) {
+            return Because.timer("the call has lasted " + Time.words(stageUp));
+        }
+        boolean wasTold = defrost != null && call.way() == Way.HEAT;
+        return wasTold ? Because.link(defrost + " no longer defrosts") : Because.input("mode is " + mode);
     }
 
     private String words(Way before, Way now, String mode, Reading r) {

@@ -110,7 +110,6 @@ final class FaultEffects {
                             1 / Math.max(1e-4, fault.number(Detail.OHMS, SHORTED_OHMS)));
                 case LINK, WIRE_EARTHED -> added++;
                 case CONTACT_OPEN -> force(forced, contact(assembly, fault), 0);
-                case CONTACT_RESISTIVE -> force(forced, contact(assembly, fault), 1 / fault.number(Detail.OHMS, 8));
                 case CONTACT_WELDED -> {
                     force(forced, contact(assembly, fault), Stamp.CLOSED);
                     force(forced, opposite(assembly, fault), 0);
@@ -127,6 +126,16 @@ final class FaultEffects {
             }
         }
         return forced;
+    }
+
+    /** By branch: the mhos that a worn contact has at the most; it opens as a good one does. */
+    static double[] most(Assembly assembly, List<Fault> faults) {
+        double[] most = new double[assembly.branches().size()];
+        Arrays.fill(most, Double.POSITIVE_INFINITY);
+        faults.stream()
+                .filter(f -> f.kind() == FaultKind.CONTACT_RESISTIVE)
+                .forEach(f -> force(most, contact(assembly, f), 1 / f.number(Detail.OHMS, 8)));
+        return most;
     }
 
     private static void force(double[] forced, List<Branch> branches, double mhos) {

@@ -2,10 +2,12 @@ package org.jagridge.core.run;
 
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Temperature;
 
 /** The state of a circuit from one instant to the next: every part's state and the solved network. */
 public final class Frame {
@@ -65,6 +67,19 @@ public final class Frame {
     /** Inputs by {@code PART.input}. */
     public Map<String, Object> inputs() {
         return inputs;
+    }
+
+    /**
+     * The temperature of a room, of the weather or of a coil while this state lasts.
+     *
+     * @param now microseconds, not before this state began
+     */
+    @SuppressWarnings("unchecked")
+    public OptionalDouble celsius(String part, long now) {
+        return assembly.member(part)
+                .filter(m -> m.behaviour() instanceof Temperature)
+                .map(m -> OptionalDouble.of(((Temperature<Object>) m.behaviour()).celsius(states.get(m.index()), now)))
+                .orElse(OptionalDouble.empty());
     }
 
     /** RMS volts across a branch. */

@@ -416,7 +416,12 @@ public final class Simulation {
 
         /** Takes the present faults into account and writes all branches anew. */
         void force() {
-            stamp = new Stamp(acValues, dcValues, FaultEffects.forced(assembly, faults), assembly.hertz());
+            stamp = new Stamp(
+                    acValues,
+                    dcValues,
+                    FaultEffects.forced(assembly, faults),
+                    FaultEffects.most(assembly, faults),
+                    assembly.hertz());
             for (Branch b : assembly.branches()) {
                 if (b.isWire()) {
                     stamp.resistance(b, ohms(b));
@@ -731,14 +736,14 @@ public final class Simulation {
             @SuppressWarnings("unchecked")
             public double celsiusOf(String part) {
                 Assembly.Member other = assembly.member(part).orElseThrow();
-                return ((Temperature<Object>) other.behaviour()).celsius(stateOf(other), views.get(other.index()));
+                return ((Temperature<Object>) other.behaviour()).celsius(stateOf(other), now);
             }
 
             @Override
             @SuppressWarnings("unchecked")
             public long whenCelsius(String part, double target) {
                 Assembly.Member other = assembly.member(part).orElseThrow();
-                return ((Temperature<Object>) other.behaviour()).when(stateOf(other), target, views.get(other.index()));
+                return ((Temperature<Object>) other.behaviour()).when(stateOf(other), target, now);
             }
 
             @Override

@@ -2,6 +2,7 @@ package org.jagridge.core.trace;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Scenario;
@@ -18,8 +19,18 @@ import org.jagridge.core.run.Simulation;
  * @param loads ids of the parts across the top
  */
 public record ModeTable(List<String> loads, List<Row> rows) {
-    /** One call. */
-    public record Row(Presets.Preset call, List<Cell> cells) {}
+    /**
+     * One call.
+     *
+     * @param air what a heat pump does to the air, whatever was called for; null for anything else
+     */
+    public record Row(Presets.Preset call, List<Cell> cells, Effect.Air air) {
+        /** Whether the room gets the opposite of what was called for. */
+        public boolean isWrong() {
+            return (air == Effect.Air.HEATS && call.key().endsWith("-cool"))
+                    || (air == Effect.Air.COOLS && call.key().endsWith("-heat"));
+        }
+    }
 
     /**
      * What a load does in a call.
@@ -36,9 +47,18 @@ public record ModeTable(List<String> loads, List<Row> rows) {
         }
     }
 
-    /** Computes the table. Loads are what does the work: machines, heaters, valves, lamps and contactors' coils. */
     public static ModeTable of(Circuit circuit) {
-        Assembly assembly = Assembly.of(circuit);
+        return of(Assembly.of(circuit), Presets.of(circuit));
+    }
+
+    /**
+     * Computes the table. Loads are what does the work: machines, heaters, valves, lamps and contactors' coils.
+     *
+     * @param presets of the assembly's circuit; the calls among them make the rows
+     */
+    public static ModeTable of(Assembly assembly, List<Presets.Preset> presets) {
+        Circuit circuit = assembly.circuit();
+        Optional<Effect> effect = Effect.of(circuit);
         Set<String> signals =
                 Simulation.run(assembly, Scenario.quiet(0)).signals().keySet();
         List<String> loads = circuit.parts().stream()
@@ -47,12 +67,14 @@ public record ModeTable(List<String> loads, List<Row> rows) {
                 .filter(signals::contains)
                 .toList();
         List<Row> rows = new ArrayList<>();
-        for (Presets.Preset preset : Presets.of(circuit)) {
+        for (Presets.Preset preset : presets) {
             if (preset.call()) {
                 Run run = Simulation.run(assembly, preset.scenario());
                 long begins = Math.round(preset.scenario().steps().get(0).atSeconds() * 1e6);
                 rows.add(new Row(
-                        preset, loads.stream().map(id -> cell(run, id, begins)).toList()));
+                        preset,
+                        loads.stream().map(id -> cell(run, id, begins)).toList(),
+                        effect.map(e -> e.mostly(run)).orElse(null)));
             }
         }
         return new ModeTable(loads, rows);

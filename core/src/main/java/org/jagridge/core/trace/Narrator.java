@@ -43,9 +43,10 @@ public final class Narrator {
         };
     }
 
-    /** {@code roomCelsius} as people read it: {@code room °C}. */
-    private static String spaced(String input) {
-        return input.replaceAll("Celsius$", " °C")
+    /** An input's name, like {@code roomCelsius}, as people read it: {@code room °C}. */
+    public static String spaced(String input) {
+        return input.replaceAll("[cC]elsius$", " °C")
+                .strip()
                 .replaceAll("([a-z])([A-Z])", "$1 $2")
                 .toLowerCase(java.util.Locale.ROOT)
                 .replace("°c", "°C");

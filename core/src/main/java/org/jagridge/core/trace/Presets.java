@@ -152,16 +152,12 @@ public final class Presets {
                 tale.start(o.id() + ".coilCelsius", -6.0);
             }
         });
-        tale.at(BEGINS, mode, "heat");
-        if (room.endsWith(".roomCelsius")) {
-            add(p.id(), "defrost", title(p, "Defrost"), false, tale.until(title(p, "Defrost"), 6000));
-            return;
-        }
-        // the room warms by itself: keep it asking
-        for (double t = 900; t < 6000; t += 600) {
-            tale.at(t, room, 18.0);
-        }
-        add(p.id(), "defrost", title(p, "Defrost"), false, tale.until(title(p, "Defrost"), 6000));
+        add(
+                p.id(),
+                "defrost",
+                title(p, "Defrost"),
+                false,
+                tale.at(BEGINS, mode, "heat").until(title(p, "Defrost"), 6000));
     }
 
     private void roomSwitch(Part p) {

@@ -48,11 +48,13 @@ public final class Sequence {
             boolean backFeed) {}
 
     /**
-     * What followed from one act.
+     * What followed from one act, or from what the weather or a room did.
      *
-     * @param title the act, like "TH mode: heat"; "Power on" for what happens before any act
+     * @param title the act, like "TH mode: heat", or "TH: room 19.4 °C ≤ set 20.0 − 0.6"; "Power on" for what happens
+     *     before any act
+     * @param like index of the first group that told the same steps, or −1: a heating day is one hour over and over
      */
-    public record Group(String title, long micros, List<Step> steps) {}
+    public record Group(String title, long micros, List<Step> steps, int like) {}
 
     /** One link of the start-up chain, like "T1 gives 26.9 V at X1–X2", and whether it is alive. */
     public record Link(String part, String words, boolean alive) {}
@@ -60,14 +62,19 @@ public final class Sequence {
     private final Run run;
     private final Narrator narrator;
     private final Map<Integer, List<Event>> ledTo = new HashMap<>();
+    private final Map<Integer, Event> ownBefore = new HashMap<>();
 
     private Sequence(Run run) {
         this.run = run;
         narrator = new Narrator(run.circuit());
+        Map<String, Event> last = new HashMap<>();
         for (Event e : run.events()) {
             e.causes()
                     .forEach(c ->
                             ledTo.computeIfAbsent(c, i -> new ArrayList<>()).add(e));
+            if (!e.isInput()) {
+                ownBefore.put(e.index(), last.put(e.part(), e));
+            }
         }
     }
 
@@ -77,29 +84,54 @@ public final class Sequence {
     }
 
     private List<Group> groups() {
-        List<Group> groups = new ArrayList<>();
-        String title = "Power on";
-        long at = 0;
-        List<Step> steps = new ArrayList<>();
-        boolean afterAct = false;
+        Chapters chapters = new Chapters();
         for (Event e : run.events()) {
             if (e.isInput()) {
-                boolean together = afterAct && e.micros() == at && steps.isEmpty();
-                if (!together && (afterAct || !steps.isEmpty())) {
-                    groups.add(new Group(title, at, List.copyOf(steps)));
-                }
-                title = together ? title + ", " + narrator.title(e) : narrator.title(e);
-                at = e.micros();
-                steps = new ArrayList<>();
-                afterAct = true;
+                chapters.begin(narrator.title(e), e.micros(), true);
             } else {
-                steps.add(step(steps.size() + 1, e));
+                if (e.because().kind() == Because.Kind.TEMPERATURE) {
+                    chapters.begin(e.part() + ": " + e.because().text(), e.micros(), false);
+                }
+                chapters.steps.add(step(chapters.steps.size() + 1, e));
             }
         }
-        if (afterAct || !steps.isEmpty()) {
-            groups.add(new Group(title, at, List.copyOf(steps)));
+        chapters.end();
+        return chapters.told;
+    }
+
+    /** The groups while they are told. */
+    private static final class Chapters {
+        private final List<Group> told = new ArrayList<>();
+        private final Map<List<String>, Integer> first = new HashMap<>();
+        private String title = "Power on";
+        private long at;
+        private List<Step> steps = new ArrayList<>();
+        private boolean act;
+
+        /** Acts at one time make one chapter; what a room does at the time of an act follows from the act. */
+        void begin(String words, long micros, boolean isAct) {
+            if (micros == at && (act || micros == 0) && !isAct) {
+                return;
+            }
+            if (isAct && act && micros == at && steps.isEmpty()) {
+                title += ", " + words;
+                return;
+            }
+            end();
+            title = words;
+            at = micros;
+            steps = new ArrayList<>();
+            act = true;
         }
-        return groups;
+
+        void end() {
+            if (act || !steps.isEmpty()) {
+                List<String> words = steps.stream().map(Step::title).toList();
+                List<String> signature = words.isEmpty() ? List.of(title) : words;
+                Integer known = first.putIfAbsent(signature, told.size());
+                told.add(new Group(title, at, List.copyOf(steps), known == null ? -1 : known));
+            }
+        }
     }
 
     private Step step(int number, Event e) {
@@ -142,9 +174,7 @@ public final class Sequence {
             }
         }
         if (cause == null && e.because().kind() == Because.Kind.TIMER) {
-            for (Event own : run.events().subList(0, e.index())) {
-                cause = own.part().equals(e.part()) && !own.isInput() ? own : cause;
-            }
+            cause = ownBefore.get(e.index());
         }
         return cause;
     }

@@ -155,6 +155,45 @@ public class RelayTest {
     }
 
     @Test
+    public void aWornContactDropsVoltsClosedAndOpensLikeAGoodOne() {
+        Circuit lamp = control()
+                .part("S", "switch", "unit")
+                .part("LAMP", "resistive-load", "unit", "volts", 120.0, "watts", 1000.0)
+                .wire("M.L", "S.1")
+                .wire("S.2", "LAMP.1")
+                .wire("LAMP.2", "M.N")
+                .build();
+        Fault worn = Fault.of(FaultKind.CONTACT_RESISTIVE, "part", "S", "contact", "1-2", "ohms", 8);
+        Runs r = Runs.of(lamp, during(60).fault(worn).at(10, "S.closed", true).at(20, "S.closed", false));
+        assertEquals(r.volts(5, "LAMP.1", "LAMP.2"), 0, 0.1);
+        // 14.4 Ω behind 8 Ω; the supply and the wires add a few hundredths
+        assertEquals(r.volts(15, "LAMP.1", "LAMP.2"), 120 * 14.4 / 22.4, 0.3);
+        assertEquals(r.volts(25, "LAMP.1", "LAMP.2"), 0, 0.1);
+    }
+
+    /** A worn contact drops some of the second tap's volts; a middle tap between two fed ones isn't fed by them. */
+    @Test
+    public void aSecondTapFedThroughAWornContactComesToRest() {
+        for (List<String> speeds : List.of(List.of("HI", "LO"), List.of("HI", "MED", "LO"))) {
+            Circuit taps = control()
+                    .part("FAN", "motor", "unit", "speeds", speeds, "amps", 8.0)
+                    .part("S", "switch", "unit")
+                    .wire("M.L", "FAN.HI")
+                    .wire("M.L", "S.1")
+                    .wire("S.2", "FAN.LO")
+                    .wire("FAN.COM", "M.N")
+                    .build();
+            for (int ohms : new int[] {0, 8, 40}) {
+                Fault worn = Fault.of(FaultKind.CONTACT_RESISTIVE, "part", "S", "contact", "1-2", "ohms", ohms + 0.001);
+                Runs r = Runs.of(taps, during(60).fault(worn).at(10, "S.closed", true));
+                assertEquals(r.at(5, "FAN"), "HI");
+                assertEquals(r.at(29, "FAN"), "HI", speeds + " through " + ohms + " Ω");
+                assertEquals(r.when("FAN", "burnt"), 30, 1e-6);
+            }
+        }
+    }
+
+    @Test
     public void shortedTransformerWithoutAFuseBurnsOutInThirtySeconds() {
         Circuit dead = control()
                 .part("S", "switch", "unit")

@@ -152,6 +152,45 @@ public class SequenceTest {
                         "20.0 V3 heating",
                         "20.0 BOI on",
                         "20.0 PUMP on")
+            },
+            {
+                "wardens-cottage",
+                "TH-aux",
+                List.of(
+                        "[TH mode: heat]",
+                        "5.0 TH closes R–Y and R–G and R–AUX",
+                        "5.0 RM closes R–Y",
+                        "5.0 DF running",
+                        "5.0 AH on",
+                        "5.0 BLW on",
+                        "5.0 HC in",
+                        "5.0 CC in",
+                        "5.0 HTR on",
+                        "5.3 CMP running",
+                        "5.3 OF running")
+            },
+            {
+                "old-hall",
+                "TH-heat",
+                List.of(
+                        "[TH mode: heat]",
+                        "5.0 TH closes RH–W",
+                        "5.0 ZP 1",
+                        "5.0 VD moving",
+                        "5.0 P1 on",
+                        "5.0 FC in",
+                        "5.0 CIRC on",
+                        "20.0 VD open",
+                        "20.0 GV on",
+                        "[TH mode: off]",
+                        "605.0 TH opens RH–W",
+                        "605.0 ZP none",
+                        "605.0 VD moving",
+                        "605.0 GV off",
+                        "605.0 P1 off",
+                        "605.0 FC out",
+                        "605.0 CIRC off",
+                        "620.0 VD shut")
             }
         };
     }
@@ -169,10 +208,70 @@ public class SequenceTest {
         assertTrue(begins > 0, told.toString());
         assertEquals(told.subList(begins, begins + 3), List.of("3605.0 DF defrost", "3605.0 RV on", "3605.0 OF off"));
         List<String> ends = told.subList(begins + 3, told.size());
-        assertTrue(ends.get(0).endsWith("CS open"), ends.toString());
-        assertTrue(ends.get(1).endsWith("DF running"));
-        assertTrue(ends.get(2).endsWith("RV off"));
-        assertTrue(ends.get(3).endsWith("OF running"));
+        assertEquals(ends.get(0), "[CS: coil 13.0 °C]");
+        assertTrue(ends.get(1).endsWith("CS open"), ends.toString());
+        assertTrue(ends.get(2).endsWith("DF running"));
+        assertTrue(ends.get(3).endsWith("RV off"));
+        assertTrue(ends.get(4).endsWith("OF running"));
+    }
+
+    @Test
+    public void theLimitShutsTheGasAndTheFurnaceLightsAgainWhenItHasCooled() {
+        List<String> told = told(run("seminar-room", "LIM-trips"));
+        int trips = told.indexOf("[LIM tripped: yes]");
+        assertEquals(
+                told.subList(trips + 1, trips + 5),
+                List.of("305.0 LIM open", "305.0 FC limit", "305.0 IND off", "305.0 GV off"));
+        int cooled = told.indexOf("[LIM tripped: no]");
+        assertEquals(
+                told.subList(cooled + 1, cooled + 4), List.of("525.0 LIM closed", "525.0 FC idle", "525.0 FC purge"));
+        assertTrue(told.contains("563.0 FC heating"), told.toString());
+    }
+
+    /** Locked out until the feed of the lockout relay is lost: the safety that closes again changes nothing. */
+    @Test
+    public void aLockoutHoldsUntilTheCallIsTakenAwayAndGivenAgain() {
+        List<String> told = told(run("cold-store", "HPS-trips"));
+        int closed = told.indexOf("[HPS tripped: no]");
+        assertEquals(told.subList(closed + 1, closed + 3), List.of("495.0 HPS closed", "[TH set °C: 30]"));
+        assertTrue(told.indexOf("605.0 LR out") > closed, told.toString());
+        assertTrue(told.indexOf("885.4 CMP running") > closed, told.toString());
+    }
+
+    /** Back with the pressures still apart, a compressor can't start: its overload opens. Its timer prevents that. */
+    @Test
+    public void afterAShortLossOfPowerTheCompressorStallsAndTheStripsDoNotCome() {
+        List<String> told = told(run("wardens-cottage", "power-failure"));
+        int back = told.indexOf("[M on: yes, MO on: yes]");
+        assertEquals(told.subList(back + 1, back + 4), List.of("405.0 M on", "405.0 MO on", "405.0 T1 live"));
+        assertTrue(told.contains("405.0 CMP stalled") && told.contains("413.0 CMP overload"), told.toString());
+    }
+
+    /** A cold day of the heat pump: what the room does begins a chapter, and most chapters tell what was told before. */
+    @Test
+    public void aDayOfHundredsOfEventsIsAFewStoriesOverAndOver() {
+        Run day = Simulation.run(
+                Circuits.demo("wardens-cottage"),
+                new Scenario("A day", Map.of("TH.mode", "heat", "OUT.celsius", -3.0), List.of(), List.of(), 86_400));
+        assertTrue(day.events().size() > 500, day.events().size() + " events");
+        List<Sequence.Group> told = Sequence.of(day);
+        List<Sequence.Group> first = told.stream().filter(g -> g.like() < 0).toList();
+        assertTrue(told.size() > 40 && first.size() < 14, told.size() + " chapters, " + first.size() + " told first");
+        for (Sequence.Group g : told) {
+            if (g.like() >= 0) {
+                assertEquals(titles(g), titles(told.get(g.like())));
+                assertTrue(told.get(g.like()).micros() < g.micros());
+            }
+        }
+        assertTrue(
+                told.stream().anyMatch(g -> g.title().matches("TH: mode heat, room 19\\.4 °C ≤ set 20\\.0 − 0\\.6")));
+        assertEquals(
+                told.stream().mapToInt(g -> g.steps().size()).sum(),
+                day.events().stream().filter(e -> !e.isInput()).count());
+    }
+
+    private static List<String> titles(Sequence.Group g) {
+        return g.steps().stream().map(Sequence.Step::title).toList();
     }
 
     @Test

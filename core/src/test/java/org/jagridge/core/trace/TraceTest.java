@@ -72,7 +72,7 @@ public class TraceTest {
     @Test
     public void lanesShowOnlyWhatMovedAndCoverTheWholeRun() {
         Run run = cooling();
-        Lanes lanes = Lanes.of(run);
+        Lanes lanes = Lanes.moved(run);
         List<String> parts = lanes.lanes().stream().map(Lanes.Lane::part).toList();
         assertTrue(parts.containsAll(List.of("TH", "TD1", "K1", "K2", "LP5")), parts.toString());
         assertTrue(!parts.contains("M") && !parts.contains("K3"), parts.toString());

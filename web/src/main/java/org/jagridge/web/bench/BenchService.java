@@ -23,6 +23,7 @@ import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.Kept;
 import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
@@ -47,14 +48,7 @@ class BenchService {
     private final CircuitRepository circuits;
     private final CircuitStore store;
     private final JsonMapper json;
-    private final Map<String, Run> runs = new LinkedHashMap<>(16, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Run> eldest) {
-            return size() > RUNS_KEPT;
-        }
-    };
+    private final Kept<String, Run> runs = new Kept<>(RUNS_KEPT);
 
     BenchService(BenchRepository benches, CircuitRepository circuits, CircuitStore store, JsonMapper json) {
         this.benches = benches;
@@ -135,17 +129,11 @@ class BenchService {
                 bench, last, at, actions, faultsAt(actions, at), drawn, run, meter(actions, drawn.assembly()));
     }
 
-    private synchronized Run run(
-            BenchRepository.Row bench, long last, List<Action> actions, CircuitStore.Drawn drawn, long at) {
+    private Run run(BenchRepository.Row bench, long last, List<Action> actions, CircuitStore.Drawn drawn, long at) {
         long lastAct = actions.stream().mapToLong(Action::micros).max().orElse(0);
         long horizon = (Math.max(at, lastAct) / LOOK_AHEAD + 2) * LOOK_AHEAD;
         String key = bench.id() + "/" + last + "/" + horizon;
-        Run known = runs.get(key);
-        if (known == null) {
-            known = Simulation.run(drawn.assembly(), scenario(actions, horizon));
-            runs.put(key, known);
-        }
-        return known;
+        return runs.get(key, () -> Simulation.run(drawn.assembly(), scenario(actions, horizon)));
     }
 
     /**

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jagridge.core.drawing.Timing;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.RunProblem;
@@ -45,7 +46,8 @@ record TraceView(
             boolean ahead,
             boolean input) {}
 
-    private static final double WIDTH = 640;
+    private static final double PLOT = 554;
+    private static final double NAMES = 74;
     private static final int ROWS_BEFORE = 60;
     private static final int ROWS_AFTER = 40;
 
@@ -88,7 +90,7 @@ record TraceView(
                 rows,
                 first,
                 events.size() - end,
-                TimingSvg.write(run, Lanes.of(run), state.micros(), WIDTH),
+                chart(run, state.micros()),
                 Clock.of(state.micros()),
                 before == null ? null : state.url(before),
                 after == null ? null : state.url(after),
@@ -97,6 +99,11 @@ record TraceView(
                 after == null ? 0 : (after - state.micros()) / 1000,
                 waits(state),
                 run.problems().stream().map(RunProblem::message).toList());
+    }
+
+    private static String chart(Run run, long cursor) {
+        Timing timing = Timing.of(run, Lanes.moved(run), new Timing.Wish(cursor, PLOT, NAMES, false));
+        return TimingSvg.whole(timing, run, cursor, null);
     }
 
     private static List<String> waits(BenchState state) {

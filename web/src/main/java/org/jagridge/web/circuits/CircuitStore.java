@@ -1,8 +1,6 @@
 package org.jagridge.web.circuits;
 
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.drawing.Connection;
@@ -20,14 +18,7 @@ public class CircuitStore {
     private static final int KEPT = 32;
 
     private final CircuitRepository repository;
-    private final Map<Long, Drawn> kept = new LinkedHashMap<>(16, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Long, Drawn> eldest) {
-            return size() > KEPT;
-        }
-    };
+    private final Kept<Long, Drawn> kept = new Kept<>(KEPT);
 
     CircuitStore(CircuitRepository repository) {
         this.repository = repository;
@@ -51,15 +42,12 @@ public class CircuitStore {
      *
      * @throws NotFoundException where there is none
      */
-    public synchronized Drawn revision(long revisionId) {
-        Drawn known = kept.get(revisionId);
-        if (known == null) {
-            String body = repository
-                    .body(revisionId)
-                    .orElseThrow(() -> new NotFoundException("There is no circuit revision " + revisionId + "."));
-            known = Drawn.of(CircuitReader.read(body));
-            kept.put(revisionId, known);
-        }
-        return known;
+    public Drawn revision(long revisionId) {
+        return kept.get(
+                revisionId,
+                () -> Drawn.of(CircuitReader.read(repository
+                        .body(revisionId)
+                        .orElseThrow(
+                                () -> new NotFoundException("There is no circuit revision " + revisionId + ".")))));
     }
 }

@@ -19,7 +19,7 @@ import org.springframework.stereotype.Service;
 
 /** Stores every change of a circuit as a revision; never over somebody else's. */
 @Service
-class EditService {
+public class EditService {
     private final CircuitRepository circuits;
     private final CircuitStore store;
 
@@ -29,7 +29,7 @@ class EditService {
     }
 
     /** What was changed since a revision that a change was meant for. */
-    static final class StaleException extends RuntimeException {
+    public static final class StaleException extends RuntimeException {
         private static final long serialVersionUID = 1L;
         private final transient Row row;
         private final transient List<CircuitDiff.Line> since;
@@ -44,7 +44,7 @@ class EditService {
             return row;
         }
 
-        List<CircuitDiff.Line> since() {
+        public List<CircuitDiff.Line> since() {
             return since;
         }
     }
@@ -54,7 +54,7 @@ class EditService {
      *
      * @throws StaleException where that revision isn't the newest any more
      */
-    synchronized void apply(String slug, int base, String what, Map<String, String> fields) {
+    public synchronized void apply(String slug, int base, String what, Map<String, String> fields) {
         Row row = circuits.require(slug);
         if (row.revision() != base) {
             throw stale(row, base);

@@ -58,6 +58,8 @@ final class FormEdits {
             case "wire-list" -> wireList();
             case "name" -> Edits.name(required("name"), field("notes"));
             case "move" -> move();
+            case "scenario" -> Edits.scenario(index(), SentenceForm.read(fields, circuit));
+            case "remove-scenario" -> Edits.removeScenario(index() == null ? -1 : index());
             case "arrange" -> Edits.layout("arranged the drawing anew", Arrangement::without);
             case "circuit" -> Edits.replace("read in from a file", CircuitReader.read(required("json")));
             default -> throw problem("there is no change called " + what);
@@ -79,6 +81,14 @@ final class FormEdits {
 
     private static MalformedException problem(String message) {
         return new MalformedException(List.of(new Problem("", message)));
+    }
+
+    private Integer index() {
+        String old = field("old");
+        if (old != null && !old.matches("\\d{1,4}")) {
+            throw problem("\"" + old + "\" is no number of a scenario");
+        }
+        return old == null ? null : Integer.valueOf(old);
     }
 
     private Terminal terminal(String name) {

@@ -1,6 +1,5 @@
 package org.jagridge.web.export;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -17,8 +16,6 @@ import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.Look;
 import org.jagridge.web.svg.StandAlone;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -54,7 +51,7 @@ class ExportController {
 
     @GetMapping("/circuits/{slug}/circuit.json")
     ResponseEntity<byte[]> json(@PathVariable String slug) {
-        return file(
+        return Downloads.file(
                 slug + ".json",
                 MediaType.APPLICATION_JSON,
                 CircuitWriter.write(drawn(slug).circuit()));
@@ -62,19 +59,20 @@ class ExportController {
 
     @GetMapping("/circuits/{slug}/wires.csv")
     ResponseEntity<byte[]> wires(@PathVariable String slug) {
-        return csv(slug + "-wires.csv", WireListCsv.write(drawn(slug).circuit()));
+        return Downloads.csv(slug + "-wires.csv", WireListCsv.write(drawn(slug).circuit()));
     }
 
     @GetMapping("/circuits/{slug}/parts.csv")
     ResponseEntity<byte[]> parts(@PathVariable String slug) {
-        return csv(slug + "-parts.csv", WireListCsv.writeParts(drawn(slug).circuit()));
+        return Downloads.csv(
+                slug + "-parts.csv", WireListCsv.writeParts(drawn(slug).circuit()));
     }
 
     @GetMapping("/circuits/{slug}/ladder.svg")
     ResponseEntity<byte[]> ladder(@PathVariable String slug) {
         Drawn d = drawn(slug);
         Look look = new Look(settings.look().symbols(), true);
-        return svg(
+        return Downloads.svg(
                 slug + "-ladder.svg",
                 LadderSvg.write(d.ladder(), null, look, d.circuit().name(), StandAlone.style()));
     }
@@ -82,30 +80,8 @@ class ExportController {
     @GetMapping("/circuits/{slug}/connections.svg")
     ResponseEntity<byte[]> connections(@PathVariable String slug) {
         Drawn d = drawn(slug);
-        return svg(
+        return Downloads.svg(
                 slug + "-connections.svg", ConnectionSvg.write(d.connection(), d.assembly(), null, StandAlone.style()));
-    }
-
-    private static ResponseEntity<byte[]> csv(String name, String text) {
-        // the mark at the beginning tells spreadsheets that it is UTF-8
-        return file(name, new MediaType("text", "csv", StandardCharsets.UTF_8), "\uFEFF" + text);
-    }
-
-    private static ResponseEntity<byte[]> svg(String name, String text) {
-        ResponseEntity<byte[]> file = file(name, MediaType.parseMediaType("image/svg+xml"), text);
-        return ResponseEntity.ok()
-                .headers(file.getHeaders())
-                .header("Content-Security-Policy", StandAlone.policy())
-                .body(file.getBody());
-    }
-
-    private static ResponseEntity<byte[]> file(String name, MediaType type, String text) {
-        return ResponseEntity.ok()
-                .contentType(type)
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name).build().toString())
-                .body(text.getBytes(StandardCharsets.UTF_8));
     }
 
     /** One sheet of paper. */

@@ -2,8 +2,11 @@ package org.jagridge.web.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.trace.Comparison;
+import org.jagridge.core.trace.Effect;
 import org.jagridge.core.trace.Sequence;
 import org.jagridge.web.svg.Clock;
 
@@ -11,12 +14,13 @@ import org.jagridge.web.svg.Clock;
  * Two runs side by side.
  *
  * @param first index of the first difference, or −1
+ * @param air what the heat pump does in the one and in the other; empty where there is none or it does the same
  */
-record CompareView(String key, Integer fault, int from, int to, List<Row> rows, int first, String verdict) {
+record CompareView(List<Row> rows, int first, String verdict, String air) {
 
     record Row(String kind, String before, String after, String title, String words, String part) {}
 
-    static CompareView of(Run before, Run after, String key, Integer fault, int from, int to) {
+    static CompareView of(Run before, Run after) {
         List<Comparison.Row> compared = Comparison.of(before, after);
         List<Row> rows = new ArrayList<>();
         int missing = 0;
@@ -24,7 +28,7 @@ record CompareView(String key, Integer fault, int from, int to, List<Row> rows, 
         int moved = 0;
         for (Comparison.Row r : compared) {
             rows.add(new Row(
-                    r.kind().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'),
+                    r.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
                     r.before() == null ? "" : Clock.of(r.before().micros()),
                     r.after() == null ? "" : Clock.of(r.after().micros()),
                     r.title(),
@@ -43,7 +47,22 @@ record CompareView(String key, Integer fault, int from, int to, List<Row> rows, 
         String verdict = first < 0
                 ? "Both do the same at the same times."
                 : missing + " no longer happen, " + added + " are new, " + moved + " come earlier or later.";
-        return new CompareView(key, fault, from, to, rows, first, verdict);
+        return new CompareView(rows, first, verdict, air(before, after));
+    }
+
+    private static String air(Run before, Run after) {
+        Optional<Effect> one = Effect.of(before.circuit());
+        Optional<Effect> other = Effect.of(after.circuit());
+        if (one.isEmpty() || other.isEmpty()) {
+            return "";
+        }
+        Effect.Air then = one.get().mostly(before);
+        Effect.Air now = other.get().mostly(after);
+        return then == now ? "" : "The heat pump " + words(then) + " on the left and " + words(now) + " on the right.";
+    }
+
+    private static String words(Effect.Air air) {
+        return air == Effect.Air.NOTHING ? "does nothing" : air.words();
     }
 
     private static String words(Comparison.Row r) {

@@ -1,23 +1,25 @@
 package org.jagridge.web.sequence;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.trace.Effect;
 import org.jagridge.core.trace.ModeTable;
 import org.jagridge.core.trace.Sequence;
 
 /** The mode table as the page and the CSV file show it. */
-record ModesView(List<Head> heads, List<Row> rows) {
+record ModesView(List<Head> heads, boolean hasAir, List<Row> rows) {
     private static final long AT_ONCE = 1_000_000;
 
     record Head(String id, String name) {}
 
-    /** @param key of the call's scenario */
-    record Row(String key, String call, List<Cell> cells) {}
+    /**
+     * @param key of the call's scenario
+     * @param air what a heat pump does to the air, or empty
+     * @param wrong whether that is the opposite of the call
+     */
+    record Row(String key, String call, List<Cell> cells, String air, boolean wrong) {}
 
     /** @param words like "on after 30 s", empty for off */
     record Cell(boolean works, String value, String words) {}
@@ -27,12 +29,19 @@ record ModesView(List<Head> heads, List<Row> rows) {
                 table.loads().stream()
                         .map(id -> new Head(id, circuit.part(id).map(Part::name).orElse("")))
                         .toList(),
+                table.rows().stream().anyMatch(r -> r.air() != null),
                 table.rows().stream()
                         .map(r -> new Row(
                                 r.call().key(),
                                 r.call().name(),
-                                r.cells().stream().map(ModesView::cell).toList()))
+                                r.cells().stream().map(ModesView::cell).toList(),
+                                air(r.air()),
+                                r.isWrong()))
                         .toList());
+    }
+
+    private static String air(Effect.Air air) {
+        return air == null ? "" : air == Effect.Air.NOTHING ? "–" : air.words();
     }
 
     private static Cell cell(ModeTable.Cell c) {
@@ -43,20 +52,23 @@ record ModesView(List<Head> heads, List<Row> rows) {
         return new Cell(true, c.value(), when);
     }
 
-    String csv() {
-        StringBuilder out = new StringBuilder();
-        try {
-            List<String> head = new ArrayList<>(List.of("call"));
-            heads.forEach(h -> head.add(h.id()));
-            CSVFormat.RFC4180.printRecord(out, head.toArray());
-            for (Row r : rows) {
-                List<String> line = new ArrayList<>(List.of(r.call()));
-                r.cells().forEach(c -> line.add((c.value() + " " + c.words()).strip()));
-                CSVFormat.RFC4180.printRecord(out, line.toArray());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+    /** The table as lines of a file, its heading first. */
+    List<List<String>> lines() {
+        List<List<String>> lines = new ArrayList<>();
+        List<String> head = new ArrayList<>(List.of("call"));
+        heads.forEach(h -> head.add(h.id()));
+        if (hasAir) {
+            head.add("heat pump");
         }
-        return out.toString();
+        lines.add(head);
+        for (Row r : rows) {
+            List<String> line = new ArrayList<>(List.of(r.call()));
+            r.cells().forEach(c -> line.add((c.value() + " " + c.words()).strip()));
+            if (hasAir) {
+                line.add(r.air());
+            }
+            lines.add(line);
+        }
+        return lines;
     }
 }

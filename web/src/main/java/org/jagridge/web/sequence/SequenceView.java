@@ -2,10 +2,13 @@ package org.jagridge.web.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Place;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.RunProblem;
-import org.jagridge.core.trace.Lanes;
 import org.jagridge.core.trace.Sequence;
 import org.jagridge.core.trace.Waiting;
 import org.jagridge.web.circuits.CircuitRepository.Row;
@@ -15,36 +18,43 @@ import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.LiveState;
 import org.jagridge.web.svg.Look;
-import org.jagridge.web.svg.TimingSvg;
 
 /**
  * Everything the sequence page shows of one run at one instant.
  *
- * @param address of this run without an instant
+ * @param hidden how many steps of other parts the filter leaves out
  */
 record SequenceView(
-        String key,
-        Integer fault,
-        String faultWords,
+        Ask ask,
         List<String> faults,
-        boolean taught,
-        String address,
+        Filters filters,
         String clock,
         String seconds,
         List<Sequence.Link> startUp,
-        List<Group> groups,
+        List<Item> items,
+        int hidden,
         String previous,
         String next,
         String ladder,
         String connection,
-        String chart,
+        ChartView chart,
         List<String> waits,
         List<String> problems,
         String pathWords) {
 
-    private static final double CHART_WIDTH = 820;
+    /** A run with more chapters than this folds those that tell nothing new. */
+    private static final int ALL_SHOWN = 10;
 
-    record Group(String title, String time, String url, boolean now, List<Step> steps) {}
+    /** What the steps can be narrowed to. */
+    record Filters(List<Choice> places, List<String> parts) {}
+
+    record Choice(String value, String title) {}
+
+    /** A chapter, or a row of chapters that tell what was told before. */
+    record Item(Group group, List<Group> before, String words) {}
+
+    /** @param like the time of the chapter that told the same, or empty */
+    record Group(String title, String time, String url, String like, List<Step> steps) {}
 
     /** @param now whether it is the last step that has happened at the instant shown */
     record Step(
@@ -63,62 +73,44 @@ record SequenceView(
             boolean ahead,
             String url) {}
 
-    static SequenceView of(
-            Row row, Drawn drawn, Run run, String key, Integer fault, Long at, boolean taught, Look look) {
+    static SequenceView of(Row row, Drawn drawn, Run run, Ask ask, Look look) {
         List<Sequence.Group> told = Sequence.of(run);
-        String address = "/circuits/" + row.slug() + "/sequence?run=" + key + (fault == null ? "" : "&fault=" + fault)
-                + (taught ? "&taught=true" : "");
-        long micros = at == null ? firstLook(told, run) : Math.min(run.until(), Math.max(0, at));
-        int lastEvent = -1;
-        String path = "";
-        for (Sequence.Group g : told) {
-            for (Sequence.Step s : g.steps()) {
-                if (s.micros() <= micros) {
-                    lastEvent = s.event();
-                    path = String.join(" → ", s.path());
-                }
-            }
-        }
-        List<Group> groups = new ArrayList<>();
+        long micros = ask.at() == null ? firstLook(told, run) : Math.min(run.until(), Math.max(0, ask.at()));
+        Predicate<String> shown = ask.parts(drawn.circuit());
+        List<Sequence.Step> steps = told.stream()
+                .flatMap(g -> g.steps().stream())
+                .filter(s -> shown.test(s.part()))
+                .toList();
+        Sequence.Step last = null;
         Long previous = null;
         Long next = null;
-        for (Sequence.Group g : told) {
-            List<Step> steps = new ArrayList<>();
-            for (Sequence.Step s : g.steps()) {
-                steps.add(step(s, micros, lastEvent, address));
-                if (s.micros() < micros) {
-                    previous = s.micros();
-                } else if (s.micros() > micros && next == null) {
-                    next = s.micros();
-                }
-            }
-            groups.add(
-                    new Group(g.title(), Clock.of(g.micros()), url(address, g.micros()), g.micros() == micros, steps));
+        for (Sequence.Step s : steps) {
+            last = s.micros() <= micros ? s : last;
+            previous = s.micros() < micros ? (Long) s.micros() : previous;
+            next = s.micros() > micros && next == null ? (Long) s.micros() : next;
         }
         Frame frame = run.at(micros);
         LiveState live = new LiveState(frame);
         return new SequenceView(
-                key,
-                fault,
-                fault == null ? null : drawn.faults().get(fault).words(),
+                ask,
                 drawn.faults().stream().map(f -> f.words()).toList(),
-                taught,
-                address,
+                filters(drawn.circuit(), run),
                 Clock.of(micros),
                 Clock.seconds(micros),
                 Sequence.startUp(run.frames().get(0)),
-                groups,
-                previous == null ? null : url(address, previous),
-                next == null ? null : url(address, next),
+                new Telling(ask, shown, micros, last).items(told),
+                told.stream().mapToInt(g -> g.steps().size()).sum() - steps.size(),
+                previous == null ? null : ask.address(previous),
+                next == null ? null : ask.address(next),
                 LadderSvg.write(drawn.ladder(), live, look, row.name(), null),
                 ConnectionSvg.write(drawn.connection(), frame.assembly(), live, null),
-                TimingSvg.write(run, Lanes.of(run), micros, CHART_WIDTH),
+                ChartView.of(ask, run, micros),
                 Waiting.in(run, micros).stream().map(Waiting.Wait::words).toList(),
                 run.problems().stream().map(RunProblem::message).toList(),
-                path);
+                last == null ? "" : String.join(" → ", last.path()));
     }
 
-    /** The instant at which the first call has come to what it leads to: the last step of the first act's group. */
+    /** The instant of the first thing that an act leads to. */
     private static long firstLook(List<Sequence.Group> told, Run run) {
         return told.stream()
                 .filter(g -> !g.steps().isEmpty() && !g.title().equals("Power on"))
@@ -127,25 +119,89 @@ record SequenceView(
                 .orElse(Math.min(run.until(), run.restAt()));
     }
 
-    private static String url(String address, long micros) {
-        return address + "&t=" + Clock.seconds(micros);
+    private static Filters filters(Circuit circuit, Run run) {
+        List<String> parts = run.signals().entrySet().stream()
+                .filter(e -> e.getValue().size() > 1)
+                .map(e -> e.getKey())
+                .toList();
+        List<Choice> places = circuit.places().stream()
+                .filter(p -> circuit.parts().stream()
+                        .anyMatch(part -> part.place().equals(p.id()) && parts.contains(part.id())))
+                .map(p -> new Choice(Ask.place(p.id()), title(p)))
+                .toList();
+        return new Filters(places, parts);
     }
 
-    private static Step step(Sequence.Step s, long micros, int lastEvent, String address) {
-        return new Step(
-                s.number(),
-                s.part(),
-                Clock.of(s.micros()),
-                s.title(),
-                s.name() == null ? "" : s.name(),
-                s.after(),
-                s.why(),
-                String.join(" → ", s.path()),
-                String.join(", ", s.enables()),
-                s.stops(),
-                s.backFeed(),
-                s.event() == lastEvent,
-                s.micros() > micros,
-                url(address, s.micros()));
+    private static String title(Place p) {
+        return p.name() == null || p.name().isEmpty() ? p.id() : p.name();
+    }
+
+    /** Chapters on their way to the page. */
+    private record Telling(Ask ask, Predicate<String> shown, long micros, Sequence.Step last) {
+        List<Item> items(List<Sequence.Group> told) {
+            int now = -1;
+            for (int i = 0; i < told.size(); i++) {
+                now = told.get(i).micros() <= micros ? i : now;
+            }
+            List<Item> items = new ArrayList<>();
+            List<Group> before = new ArrayList<>();
+            for (int i = 0; i < told.size(); i++) {
+                Sequence.Group g = told.get(i);
+                if (ask.isFiltered() && g.steps().stream().noneMatch(s -> shown.test(s.part()))) {
+                    continue;
+                }
+                Group group = group(g, told);
+                if (g.like() >= 0 && i != now && told.size() > ALL_SHOWN) {
+                    before.add(group);
+                } else {
+                    fold(before, items);
+                    items.add(new Item(group, List.of(), ""));
+                }
+            }
+            fold(before, items);
+            return items;
+        }
+
+        private static void fold(List<Group> before, List<Item> items) {
+            if (!before.isEmpty()) {
+                String words = before.get(0).time()
+                        + (before.size() == 1
+                                ? " as before"
+                                : " to " + before.get(before.size() - 1).time() + ": " + before.size()
+                                        + " times as before");
+                items.add(new Item(null, List.copyOf(before), words));
+                before.clear();
+            }
+        }
+
+        private Group group(Sequence.Group g, List<Sequence.Group> told) {
+            return new Group(
+                    g.title(),
+                    Clock.of(g.micros()),
+                    ask.address(g.micros()),
+                    g.like() < 0 ? "" : Clock.of(told.get(g.like()).micros()),
+                    g.steps().stream()
+                            .filter(s -> shown.test(s.part()))
+                            .map(this::step)
+                            .toList());
+        }
+
+        private Step step(Sequence.Step s) {
+            return new Step(
+                    s.number(),
+                    s.part(),
+                    Clock.of(s.micros()),
+                    s.title(),
+                    s.name() == null ? "" : s.name(),
+                    s.after(),
+                    s.why(),
+                    String.join(" → ", s.path()),
+                    s.enables().stream().collect(Collectors.joining(", ")),
+                    s.stops(),
+                    s.backFeed(),
+                    s == last,
+                    s.micros() > micros,
+                    ask.address(s.micros()));
+        }
     }
 }

@@ -1,16 +1,16 @@
 package org.jagridge.web.sequence;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.core.trace.ModeTable;
 import org.jagridge.core.trace.Presets;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
+import org.jagridge.web.circuits.Kept;
 import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.stereotype.Component;
 
@@ -18,34 +18,56 @@ import org.springframework.stereotype.Component;
 @Component
 class Told {
     private static final int RUNS_KEPT = 24;
+    private static final int REVISIONS_KEPT = 32;
     private static final String OWN = "own-";
 
     private final CircuitStore store;
-    private final Map<String, Run> runs = new LinkedHashMap<>(16, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Run> eldest) {
-            return size() > RUNS_KEPT;
-        }
-    };
+    private final Kept<Asked, Run> runs = new Kept<>(RUNS_KEPT);
+    private final Kept<Long, List<Presets.Preset>> presets = new Kept<>(REVISIONS_KEPT);
+    private final Kept<Long, ModeTable> modes = new Kept<>(REVISIONS_KEPT);
 
     Told(CircuitStore store) {
         this.store = store;
     }
 
+    private record Asked(long revisionId, Scenario scenario) {}
+
     /** A scenario that can be told. @param own whether the circuit's file holds it */
     record Choice(String key, String name, boolean own) {}
 
-    /** The circuit's own scenarios, then what its parts suggest. */
-    static List<Choice> choices(Drawn drawn) {
+    private List<Presets.Preset> presets(long revisionId) {
+        return presets.get(
+                revisionId, () -> Presets.of(store.revision(revisionId).circuit()));
+    }
+
+    /** The key of a circuit's own scenario, by its index. */
+    static String own(int index) {
+        return OWN + index;
+    }
+
+    /** The index that a key names, or null for one that isn't the circuit's own. */
+    static Integer ownIndex(String key) {
+        return key.matches(OWN + "\\d{1,4}") ? Integer.valueOf(key.substring(OWN.length())) : null;
+    }
+
+    /** What a revision's parts suggest, then the circuit's own scenarios. */
+    List<Choice> choices(long revisionId) {
         List<Choice> choices = new ArrayList<>();
-        Presets.of(drawn.circuit()).forEach(p -> choices.add(new Choice(p.key(), p.name(), false)));
-        List<Scenario> own = drawn.circuit().scenarios();
+        presets(revisionId).forEach(p -> choices.add(new Choice(p.key(), p.name(), false)));
+        List<Scenario> own = store.revision(revisionId).circuit().scenarios();
         for (int i = 0; i < own.size(); i++) {
-            choices.add(new Choice(OWN + i, own.get(i).name(), true));
+            choices.add(new Choice(own(i), own.get(i).name(), true));
         }
         return choices;
+    }
+
+    /** The call to tell where none is chosen: heating where there is some, since it is the longest story. */
+    static String first(List<Choice> choices) {
+        return choices.stream()
+                .map(Choice::key)
+                .filter(k -> k.endsWith("-heat"))
+                .findFirst()
+                .orElse(choices.get(0).key());
     }
 
     /**
@@ -53,12 +75,15 @@ class Told {
      *
      * @throws NotFoundException where the circuit has no such one
      */
-    static Scenario scenario(Drawn drawn, String key) {
-        List<Scenario> own = drawn.circuit().scenarios();
-        if (key.matches(OWN + "\\d{1,4}") && Integer.parseInt(key.substring(OWN.length())) < own.size()) {
-            return own.get(Integer.parseInt(key.substring(OWN.length())));
+    Scenario scenario(long revisionId, String key) {
+        List<Scenario> own = store.revision(revisionId).circuit().scenarios();
+        Integer index = ownIndex(key);
+        if (index != null && index < own.size()) {
+            return own.get(index);
         }
-        return Presets.find(drawn.circuit(), key)
+        return presets(revisionId).stream()
+                .filter(p -> p.key().equals(key))
+                .findFirst()
                 .map(Presets.Preset::scenario)
                 .orElseThrow(() -> new NotFoundException("This circuit has no scenario \"" + key + "\"."));
     }
@@ -68,15 +93,21 @@ class Told {
      *
      * @param fault index in the circuit's list of faults, or null for none
      */
-    synchronized Run run(long revisionId, String key, Integer fault) {
-        String name = revisionId + "/" + key + "/" + fault;
-        Run known = runs.get(name);
-        if (known == null) {
-            Drawn drawn = store.revision(revisionId);
-            known = Simulation.run(drawn.assembly(), with(scenario(drawn, key), drawn, fault));
-            runs.put(name, known);
-        }
-        return known;
+    Run run(long revisionId, String key, Integer fault) {
+        return run(revisionId, scenario(revisionId, key), fault);
+    }
+
+    /** A run of a revision with any scenario that its parts allow. */
+    Run run(long revisionId, Scenario scenario, Integer fault) {
+        Drawn drawn = store.revision(revisionId);
+        Scenario whole = with(scenario, drawn, fault);
+        return runs.get(new Asked(revisionId, whole), () -> Simulation.run(drawn.assembly(), whole));
+    }
+
+    /** The mode table of a revision. */
+    ModeTable modes(long revisionId) {
+        return modes.get(
+                revisionId, () -> ModeTable.of(store.revision(revisionId).assembly(), presets(revisionId)));
     }
 
     private static Scenario with(Scenario s, Drawn drawn, Integer fault) {

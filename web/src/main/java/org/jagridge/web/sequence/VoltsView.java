@@ -1,5 +1,6 @@
 package org.jagridge.web.sequence;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.meter.ExpectedVolts;
 import org.jagridge.core.meter.Reading;
@@ -21,6 +22,27 @@ record VoltsView(String key, String load, List<Choice> loads, List<String> poles
     record Head(String time, String title) {}
 
     record Row(String terminal, List<Cell> cells) {}
+
+    /** The table as lines of a file: for each instant the volts to common and across. */
+    List<List<String>> lines() {
+        List<List<String>> lines = new ArrayList<>();
+        List<String> head = new ArrayList<>(List.of("terminal"));
+        heads.forEach(h -> {
+            String when = (h.time() + " " + h.title()).strip();
+            head.add(when + ": V to " + poles.get(1));
+            head.add(when + ": V from " + poles.get(0));
+        });
+        lines.add(head);
+        for (Row r : rows) {
+            List<String> line = new ArrayList<>(List.of(r.terminal()));
+            r.cells().forEach(c -> {
+                line.add(c.toCommon());
+                line.add(c.across());
+            });
+            lines.add(line);
+        }
+        return lines;
+    }
 
     /** Part of the supply's volts from which on a terminal counts as fed. */
     private static final double FED = 0.1;
@@ -52,7 +74,7 @@ record VoltsView(String key, String load, List<Choice> loads, List<String> poles
     }
 
     private static Row row(ExpectedVolts.Row r, ExpectedVolts.Row supply) {
-        List<Cell> cells = new java.util.ArrayList<>();
+        List<Cell> cells = new ArrayList<>();
         for (int i = 0; i < r.toCommon().size(); i++) {
             Reading common = r.toCommon().get(i);
             cells.add(new Cell(

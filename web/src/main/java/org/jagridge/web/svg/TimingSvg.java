@@ -1,29 +1,57 @@
 package org.jagridge.web.svg;
 
-import java.util.stream.LongStream;
-import org.jagridge.core.drawing.TimeAxis;
-import org.jagridge.core.part.Time;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jagridge.core.drawing.Timing;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.trace.Lanes;
 
-/** Writes the timing chart: a lane a part that moved, bars while it is active, and the cursor. */
+/** Writes a timing chart: whole, or its names and its plot apart, so that the names can stay while the plot scrolls. */
 public final class TimingSvg {
-    private static final double LABEL = 74;
-    private static final double LANE = 17;
-    private static final double TOP = 12;
-    private static final double LEAST_TICK = 58;
+    /** More arrows than this hide what they join; then only those of the instant shown are drawn. */
+    private static final int MOST_ARROWS = 60;
 
-    private TimingSvg() {}
+    private enum Piece {
+        WHOLE,
+        NAMES,
+        PLOT
+    }
 
-    public static String write(Run run, Lanes lanes, long cursor, double width) {
-        long end = Math.max(cursor, run.restAt()) + Time.SECOND;
-        TimeAxis axis = new TimeAxis(
-                LongStream.concat(run.events().stream().mapToLong(Event::micros), LongStream.of(cursor)),
-                end,
-                width - LABEL - 12);
-        double height = TOP + LANE * Math.max(1, lanes.lanes().size()) + 20;
-        Svg svg = new Svg();
+    private final Timing timing;
+    private final Run run;
+    private final long cursor;
+    private final Svg svg = new Svg();
+
+    private TimingSvg(Timing timing, Run run, long cursor) {
+        this.timing = timing;
+        this.run = run;
+        this.cursor = cursor;
+    }
+
+    /** One picture. @param style for a file of its own, or null in a page */
+    public static String whole(Timing timing, Run run, long cursor, String style) {
+        return new TimingSvg(timing, run, cursor).write(Piece.WHOLE, style);
+    }
+
+    /** The names of the lanes with what each is at the cursor. */
+    public static String names(Timing timing, Run run, long cursor) {
+        return new TimingSvg(timing, run, cursor).write(Piece.NAMES, null);
+    }
+
+    /** All but the names, in the same coordinates. */
+    public static String plot(Timing timing, Run run, long cursor) {
+        return new TimingSvg(timing, run, cursor).write(Piece.PLOT, null);
+    }
+
+    private String write(Piece piece, String style) {
+        double left = piece == Piece.PLOT ? timing.labelWidth() : 0;
+        double width = piece == Piece.NAMES ? timing.labelWidth() : timing.width() - left;
+        boolean plots = piece != Piece.NAMES;
         svg.open(
                 "svg",
                 "xmlns",
@@ -31,91 +59,201 @@ public final class TimingSvg {
                 "class",
                 "drawing timing",
                 "viewBox",
-                "0 0 " + Svg.number(width) + " " + Svg.number(height),
+                Svg.number(left) + " 0 " + Svg.number(width) + " " + Svg.number(timing.height()),
                 "width",
                 width,
                 "height",
-                height,
+                timing.height(),
                 "role",
                 "img",
                 "aria-label",
-                "Timing chart",
-                "data-label-width",
-                LABEL,
+                piece == Piece.NAMES ? "Parts of the timing chart" : "Timing chart",
                 "data-instants",
-                numbers(axis.instants().stream().map(t -> (double) t / 1e6).toList()),
+                plots ? numbers(timing.instants().stream().map(t -> t / 1e6).toList()) : null,
                 "data-xs",
-                numbers(axis.instants().stream().map(t -> LABEL + axis.x(t)).toList()));
-        double y = TOP;
-        for (Lanes.Lane lane : lanes.lanes()) {
-            svg.text(4, y + 12, lane.part(), "start", "t-name", "data-part", lane.part());
-            svg.element(
-                    "path",
-                    "class",
-                    "lane",
-                    "d",
-                    "M" + LABEL + " " + Svg.number(y + 14) + "H" + Svg.number(width - 12));
-            for (Lanes.Span s : lane.spans()) {
-                if (s.active()) {
-                    double x1 = LABEL + axis.x(s.from());
-                    double x2 = LABEL + axis.x(Math.min(s.to(), end));
-                    svg.open(
-                            "rect",
-                            "class",
-                            "span" + (lane.load() ? " load" : "") + (s.from() > cursor ? " ahead" : ""),
-                            "x",
-                            x1,
-                            "y",
-                            y + 3,
-                            "width",
-                            Math.max(1.5, x2 - x1),
-                            "height",
-                            11,
-                            "data-part",
-                            lane.part());
-                    svg.title(lane.part() + " " + s.value());
-                    svg.close("rect");
-                }
-            }
-            y += LANE;
+                plots ? numbers(timing.xs()) : null);
+        if (style != null) {
+            svg.raw("<style>" + style + "</style>");
+            svg.element("rect", "class", "paper", "width", width, "height", timing.height());
         }
-        ticks(svg, axis, height);
-        double x = LABEL + axis.x(cursor);
-        svg.element("path", "class", "cursor", "d", "M" + Svg.number(x) + " 4V" + Svg.number(height - 14));
+        if (plots) {
+            timing.folds().forEach(this::fold);
+            timing.lanes().forEach(this::lane);
+            timing.curves().forEach(this::curve);
+            arrows();
+            ticks();
+            cursor();
+        }
+        if (piece != Piece.PLOT) {
+            headings();
+            timing.lanes().forEach(this::name);
+            timing.curves().forEach(this::name);
+        }
+        return svg.close("svg").toString();
+    }
+
+    private void headings() {
+        timing.headings().forEach(h -> svg.text(4, h.y(), h.words(), "start", "t-heading"));
+    }
+
+    private void name(Timing.Lane lane) {
+        svg.text(4, lane.y() - 2, lane.part(), "start", "t-name", "data-part", lane.part());
+        if (timing.headings().isEmpty()) {
+            return;
+        }
+        String now = "";
+        for (Timing.Bar b : lane.bars()) {
+            now = b.from() <= cursor ? b.value() : now;
+        }
+        String steps = lane.bars().stream()
+                .map(b -> Svg.number(b.x()) + " " + b.value())
+                .collect(Collectors.joining("|"));
+        svg.text(
+                timing.labelWidth() - 6,
+                lane.y() - 2,
+                now,
+                "end",
+                "t-value",
+                "data-part",
+                lane.part(),
+                "data-steps",
+                steps);
+    }
+
+    private void name(Timing.Curve curve) {
+        double base = curve.y() - curve.height() / 2 + 4;
+        svg.text(4, base, curve.part(), "start", "t-name", "data-part", curve.part());
+        double now = run.at(cursor).celsius(curve.part(), cursor).orElse(Double.NaN);
+        svg.text(
+                timing.labelWidth() - 6,
+                base,
+                celsius(now) + " °C",
+                "end",
+                "t-value",
+                "data-part",
+                curve.part(),
+                "data-points",
+                curve.points().stream()
+                        .map(p -> Svg.number(p.x()) + " " + celsius(p.celsius()))
+                        .collect(Collectors.joining("|")));
+    }
+
+    private static String celsius(double value) {
+        return String.format(Locale.ROOT, "%.1f", value);
+    }
+
+    private void lane(Timing.Lane lane) {
+        svg.element(
+                "path",
+                "class",
+                "lane",
+                "d",
+                "M" + Svg.number(timing.labelWidth()) + " " + Svg.number(lane.y()) + "H"
+                        + Svg.number(timing.width() - 12));
+        for (Timing.Bar b : lane.bars()) {
+            if (b.active()) {
+                String kind = lane.kind() == Lanes.Kind.LOAD || lane.kind() == Lanes.Kind.COIL ? " load" : "";
+                svg.open(
+                        "rect",
+                        "class",
+                        "span" + kind + (b.from() > cursor ? " ahead" : ""),
+                        "x",
+                        b.x(),
+                        "y",
+                        b.y(),
+                        "width",
+                        Math.max(1.5, b.width()),
+                        "height",
+                        b.height(),
+                        "data-part",
+                        lane.part());
+                svg.title(lane.part() + " " + b.value());
+                svg.close("rect");
+            }
+        }
+    }
+
+    private void curve(Timing.Curve curve) {
+        StringBuilder d = new StringBuilder();
+        for (Timing.Point p : curve.points()) {
+            d.append(d.isEmpty() ? "M" : "L")
+                    .append(Svg.number(p.x()))
+                    .append(' ')
+                    .append(Svg.number(p.y()));
+        }
+        svg.open("path", "class", "curve", "d", d, "data-part", curve.part());
+        svg.title(curve.part() + " " + celsius(curve.low()) + " to " + celsius(curve.high()) + " °C");
+        svg.close("path");
+    }
+
+    private void fold(Timing.Fold fold) {
+        double y = timing.height() - 20;
+        svg.open("rect", "class", "fold", "x", fold.x() + 3, "y", 12, "width", fold.width() - 6, "height", y - 12);
+        svg.title(fold.words() + " in which nothing changes");
+        svg.close("rect");
+        if (fold.width() >= 9 * fold.words().length() * 0.7) {
+            svg.text(fold.x() + fold.width() / 2, 10, fold.words(), "middle", "t-fold");
+        }
+    }
+
+    private void arrows() {
+        Set<Integer> shown = run.events().stream()
+                .filter(e -> e.micros() == cursor)
+                .map(Event::index)
+                .collect(Collectors.toSet());
+        boolean all = timing.arrows().size() <= MOST_ARROWS;
+        for (Timing.Arrow a : timing.arrows()) {
+            boolean now = shown.contains(a.effect()) || shown.contains(a.cause());
+            if (all || now) {
+                svg.open(
+                        "path",
+                        "class",
+                        "arrow" + (now ? " now" : ""),
+                        "d",
+                        path(a),
+                        "data-cause",
+                        a.cause(),
+                        "data-effect",
+                        a.effect());
+                svg.title(run.events().get(a.cause()).part() + " → "
+                        + run.events().get(a.effect()).part());
+                svg.close("path");
+            }
+        }
+    }
+
+    /** A bow from the cause to the effect; where both are at one instant it bulges to the left of it. */
+    private static String path(Timing.Arrow a) {
+        double gap = a.x2() - a.x1();
+        double c1 = gap < 20 ? Math.min(a.x1(), a.x2()) - 12 : a.x1() + gap / 2;
+        double c2 = gap < 20 ? c1 : a.x2() - Math.min(30, gap / 2);
+        String to = Svg.number(a.x2()) + " " + Svg.number(a.y2());
+        return "M" + Svg.number(a.x1()) + " " + Svg.number(a.y1()) + "C" + Svg.number(c1) + " " + Svg.number(a.y1())
+                + " " + Svg.number(c2) + " " + Svg.number(a.y2()) + " " + to + "m-5 -3l5 3l-5 3";
+    }
+
+    private void ticks() {
+        timing.ticks().forEach(t -> svg.text(t.x(), timing.height() - 3, t.words(), "middle", "t-detail"));
+    }
+
+    private void cursor() {
+        double x = timing.xs().get(Math.max(0, timing.instants().indexOf(cursor)));
+        svg.element("path", "class", "cursor", "d", "M" + Svg.number(x) + " 4V" + Svg.number(timing.height() - 14));
         svg.element(
                 "path",
                 "class",
                 "cursor-head",
                 "d",
                 "M" + Svg.number(x - 5) + " 1H" + Svg.number(x + 5) + "L" + Svg.number(x) + " 8Z");
-        return svg.close("svg").toString();
     }
 
-    private static String numbers(java.util.List<Double> list) {
+    private static String numbers(List<Double> list) {
         StringBuilder b = new StringBuilder();
         list.forEach(d -> b.append(b.isEmpty() ? "" : " ")
-                .append(java.math.BigDecimal.valueOf(d)
-                        .setScale(6, java.math.RoundingMode.HALF_UP)
+                .append(BigDecimal.valueOf(d)
+                        .setScale(6, RoundingMode.HALF_UP)
                         .stripTrailingZeros()
                         .toPlainString()));
         return b.toString();
-    }
-
-    private static void ticks(Svg svg, TimeAxis axis, double height) {
-        double free = -1e9;
-        for (long t : axis.instants()) {
-            double x = LABEL + axis.x(t);
-            if (x - free >= LEAST_TICK) {
-                svg.text(x, height - 3, label(t), "middle", "t-detail");
-                free = x;
-            }
-        }
-    }
-
-    private static String label(long micros) {
-        long ms = Math.round(micros / 1e3);
-        long s = ms / 1000;
-        String whole = s / 60 + ":" + (s % 60 < 10 ? "0" : "") + s % 60;
-        return ms % 1000 == 0 ? whole : whole + "." + String.format(java.util.Locale.ROOT, "%03d", ms % 1000);
     }
 }
