@@ -2,9 +2,11 @@ package org.jagridge.core.edit;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Cable;
@@ -72,7 +74,10 @@ public final class CircuitDiff {
                 lines.add(new Line(Kind.ADDED, id.apply(now), words.apply(now)));
             } else if (!old.equals(now)) {
                 Map<String, Object> then = properties.apply(old);
-                properties.apply(now).forEach((key, value) -> value(id.apply(now), key, then.get(key), value));
+                Map<String, Object> since = properties.apply(now);
+                Set<String> keys = new LinkedHashSet<>(since.keySet());
+                keys.addAll(then.keySet());
+                keys.forEach(key -> value(id.apply(now), key, then.get(key), since.get(key)));
             }
         }
         was.values().forEach(t -> lines.add(new Line(Kind.REMOVED, id.apply(t), words.apply(t))));
@@ -102,7 +107,7 @@ public final class CircuitDiff {
         m.put("type", p.type());
         m.put("place", p.place());
         m.put("name", p.name());
-        m.put("ratings", PartText.write(p.params()));
+        p.params().forEach((key, value) -> m.put(key, PartText.value(value)));
         m.put("fitted", p.fitted() ? "yes" : "no");
         m.put("when not fitted", p.whenNotFitted().name().toLowerCase(java.util.Locale.ROOT));
         m.put("labels", p.labels());

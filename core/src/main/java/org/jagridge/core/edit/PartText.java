@@ -26,7 +26,8 @@ public final class PartText {
                 .collect(Collectors.joining(" "));
     }
 
-    private static String value(Object v) {
+    /** One rating, as {@link #write} writes it after its name. */
+    static String value(Object v) {
         if (v instanceof List<?> list && list.stream().allMatch(PartText::isSimple)) {
             return list.stream().map(PartText::value).collect(Collectors.joining(","));
         }

@@ -28,7 +28,8 @@ public record ModeTable(List<String> loads, List<Row> rows) {
         /** Whether the room gets the opposite of what was called for. */
         public boolean isWrong() {
             return (air == Effect.Air.HEATS && call.key().endsWith("-cool"))
-                    || (air == Effect.Air.COOLS && call.key().endsWith("-heat"));
+                    || (air == Effect.Air.COOLS
+                            && (call.key().endsWith("-heat") || call.key().endsWith("-aux")));
         }
     }
 

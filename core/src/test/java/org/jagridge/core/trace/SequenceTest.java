@@ -14,6 +14,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.run.Event;
@@ -515,6 +516,67 @@ public class SequenceTest {
                 .anyMatch(r ->
                         r.kind() == Comparison.Kind.ONLY_BEFORE && r.title().equals("RV on")));
         assertTrue(Comparison.firstDifference(rows) > 0);
+    }
+
+    /** The cottage with a thermostat for B: right with a valve that heats energised, wrong with one that cools. */
+    private static Circuit cottageForB(boolean valveToo) {
+        Circuit.Builder b = Circuits.demo("wardens-cottage").toBuilder();
+        set(b, "TH", "terminals", List.of("R", "Y", "B", "G", "AUX"));
+        set(b, "RM", "outputs", List.of("Y", "B"));
+        set(b, "DF", "valve", "B");
+        if (valveToo) {
+            set(b, "RV", "energised", "heats");
+        }
+        b.wires()
+                .replaceAll(w -> w.from().toString().equals("RM.O")
+                        ? w.withEnd(0, Terminal.parse("RM.B")).withEnd(1, Terminal.parse("DF.B"))
+                        : w);
+        return b.build();
+    }
+
+    private static void set(Circuit.Builder b, String part, String param, Object value) {
+        b.parts().replaceAll(p -> {
+            Map<String, Object> params = new java.util.LinkedHashMap<>(p.params());
+            params.put(param, value);
+            return p.id().equals(part) ? p.withParams(params) : p;
+        });
+    }
+
+    private static Map<String, ModeTable.Row> modes(Circuit circuit) {
+        return ModeTable.of(circuit).rows().stream()
+                .collect(java.util.stream.Collectors.toMap(r -> r.call().key(), r -> r));
+    }
+
+    @Test
+    public void theHeatPumpCoolsOnACoolingCallWithOAndWithBAndHeatsWhereTheyAreMixedUp() {
+        for (Circuit right : List.of(Circuits.demo("wardens-cottage"), cottageForB(true))) {
+            Map<String, ModeTable.Row> modes = modes(right);
+            assertEquals(modes.get("TH-cool").air(), Effect.Air.COOLS);
+            assertEquals(modes.get("TH-heat").air(), Effect.Air.HEATS);
+            assertEquals(modes.get("TH-aux").air(), Effect.Air.HEATS);
+            assertEquals(modes.get("TH-emergency").air(), Effect.Air.NOTHING);
+            assertFalse(modes.values().stream().anyMatch(ModeTable.Row::isWrong));
+        }
+        Map<String, ModeTable.Row> wrong = modes(cottageForB(false));
+        assertEquals(wrong.get("TH-cool").air(), Effect.Air.HEATS);
+        assertEquals(wrong.get("TH-heat").air(), Effect.Air.COOLS);
+        assertTrue(wrong.get("TH-cool").isWrong() && wrong.get("TH-heat").isWrong());
+        assertEquals(ModeTable.of(Circuits.demo("seminar-room")).rows().get(0).air(), null);
+    }
+
+    @Test
+    public void theSameActsFitOnlyCircuitsThatHaveTheirParts() {
+        Circuit cottage = Circuits.demo("wardens-cottage");
+        Scenario cool = Presets.find(cottage, "TH-cool").orElseThrow().scenario();
+        assertEquals(SameActs.misfits(cool, cottage, cottageForB(true)), List.of());
+        assertEquals(
+                SameActs.misfits(cool, cottage, Circuits.demo("chapel")),
+                List.of(
+                        "The other circuit has no ROOM, which \"Cooling\" sets.",
+                        "TH is a millivolt-thermostat in the other circuit, not a thermostat."));
+        Scenario faulty = with(cool, Fault.of(FaultKind.COIL_OPEN, "part", "CC"));
+        assertEquals(SameActs.misfits(faulty, cottage, cottage), List.of());
+        assertEquals(SameActs.misfits(faulty, cottage, cottageForB(true)).size(), 1);
     }
 
     @Test

@@ -11,9 +11,11 @@ import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.drawing.Connection;
 import org.jagridge.core.drawing.Ladder;
+import org.jagridge.core.drawing.Timing;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.JsonText;
 import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.format.RunFiles;
 import org.jagridge.core.format.RunWriter;
 import org.jagridge.core.format.Schema;
 import org.jagridge.core.format.WireListCsv;
@@ -23,6 +25,7 @@ import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.core.trace.Lanes;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
@@ -31,6 +34,7 @@ import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.Look;
 import org.jagridge.web.svg.StandAlone;
+import org.jagridge.web.svg.TimingSvg;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -59,9 +63,7 @@ class ApiController {
 
     @PostMapping("/api/v1/run")
     Map<String, Object> run(@RequestBody(required = false) String body) {
-        JsonNode tree = JsonText.parse(body);
-        Circuit circuit = circuit(tree);
-        return RunWriter.toMap(Simulation.run(circuit, scenario(tree, circuit)));
+        return RunWriter.toMap(simulated(body));
     }
 
     @PostMapping("/api/v1/check")
@@ -123,6 +125,49 @@ class ApiController {
     ResponseEntity<String> connection(@RequestBody(required = false) String body) {
         Drawn drawn = drawn(JsonText.parse(body));
         return svg(ConnectionSvg.write(drawn.connection(), drawn.assembly(), null, StandAlone.style()));
+    }
+
+    @PostMapping(path = "/api/v1/timing", produces = MediaType.APPLICATION_JSON_VALUE)
+    Timing timingGeometry(@RequestBody(required = false) String body) {
+        return Charted.of(this, body).timing();
+    }
+
+    @PostMapping(path = "/api/v1/timing", produces = SVG)
+    ResponseEntity<String> timing(@RequestBody(required = false) String body) {
+        Charted c = Charted.of(this, body);
+        return svg(TimingSvg.whole(c.timing(), c.run(), c.cursor(), StandAlone.style()));
+    }
+
+    /** A run with its chart. */
+    private record Charted(Run run, long cursor, Timing timing) {
+        private static final double PLOT = 900;
+        private static final double NAMES = 128;
+
+        static Charted of(ApiController api, String body) {
+            JsonNode tree = JsonText.parse(body);
+            Circuit circuit = api.circuit(tree);
+            Scenario scenario = scenario(tree, circuit);
+            long cursor = tree.has("atSeconds") ? Time.micros(ReadingRequests.atSeconds(tree, scenario)) : 0;
+            Run run = Simulation.run(circuit, scenario);
+            return new Charted(
+                    run, cursor, Timing.of(run, Lanes.withSupplies(run), new Timing.Wish(cursor, PLOT, NAMES, true)));
+        }
+    }
+
+    @PostMapping(path = "/api/v1/export/run.vcd", produces = "text/plain;charset=UTF-8")
+    String vcd(@RequestBody(required = false) String body) {
+        return RunFiles.vcd(simulated(body));
+    }
+
+    @PostMapping(path = "/api/v1/export/run.csv", produces = "text/csv;charset=UTF-8")
+    String runCsv(@RequestBody(required = false) String body) {
+        return RunFiles.csv(simulated(body));
+    }
+
+    private Run simulated(String body) {
+        JsonNode tree = JsonText.parse(body);
+        Circuit circuit = circuit(tree);
+        return Simulation.run(circuit, scenario(tree, circuit));
     }
 
     @PostMapping(path = "/api/v1/export/wires.csv", produces = "text/csv")

@@ -75,7 +75,7 @@ class CompareController {
         if (misfits.isEmpty()) {
             Run before = told.run(olderId, chosen, null);
             Run after = told.run(other.revisionId(), scenario, there);
-            model.addAttribute("c", CompareView.of(before, after));
+            model.addAttribute("c", CompareView.of(before, after, other.id() == row.id()));
         }
         return "sequence/compare";
     }

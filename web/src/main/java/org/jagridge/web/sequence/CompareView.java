@@ -14,13 +14,14 @@ import org.jagridge.web.svg.Clock;
  * Two runs side by side.
  *
  * @param first index of the first difference, or −1
- * @param air what the heat pump does in the one and in the other; empty where there is none or it does the same
+ * @param verdict what is different on the whole; first what a heat pump does, where it does another thing
  */
-record CompareView(List<Row> rows, int first, String verdict, String air) {
+record CompareView(List<Row> rows, int first, String verdict) {
 
     record Row(String kind, String before, String after, String title, String words, String part) {}
 
-    static CompareView of(Run before, Run after) {
+    /** @param change whether the second is what became of the first, rather than another circuit */
+    static CompareView of(Run before, Run after, boolean change) {
         List<Comparison.Row> compared = Comparison.of(before, after);
         List<Row> rows = new ArrayList<>();
         int missing = 0;
@@ -32,7 +33,7 @@ record CompareView(List<Row> rows, int first, String verdict, String air) {
                     r.before() == null ? "" : Clock.of(r.before().micros()),
                     r.after() == null ? "" : Clock.of(r.after().micros()),
                     r.title(),
-                    words(r),
+                    words(r, change),
                     r.part()));
             switch (r.kind()) {
                 case ONLY_BEFORE -> missing++;
@@ -46,8 +47,9 @@ record CompareView(List<Row> rows, int first, String verdict, String air) {
         int first = Comparison.firstDifference(compared);
         String verdict = first < 0
                 ? "Both do the same at the same times."
-                : missing + " no longer happen, " + added + " are new, " + moved + " come earlier or later.";
-        return new CompareView(rows, first, verdict, air(before, after));
+                : missing + (change ? " no longer happen, " : " happen only on the left, ") + added
+                        + (change ? " are new, " : " only on the right, ") + moved + " come earlier or later.";
+        return new CompareView(rows, first, (air(before, after) + " " + verdict).strip());
     }
 
     private static String air(Run before, Run after) {
@@ -65,11 +67,12 @@ record CompareView(List<Row> rows, int first, String verdict, String air) {
         return air == Effect.Air.NOTHING ? "does nothing" : air.words();
     }
 
-    private static String words(Comparison.Row r) {
+    private static String words(Comparison.Row r, boolean change) {
         return switch (r.kind()) {
             case SAME -> "";
-            case ONLY_BEFORE -> "no longer happens";
-            case ONLY_AFTER -> "new: " + r.after().because().text();
+            case ONLY_BEFORE -> change ? "no longer happens" : "only on the left";
+            case ONLY_AFTER ->
+                (change ? "new: " : "only on the right: ") + r.after().because().text();
             case EARLIER -> Sequence.duration(r.before().micros() - r.after().micros()) + " earlier";
             case LATER -> Sequence.duration(r.after().micros() - r.before().micros()) + " later";
         };

@@ -233,7 +233,10 @@ public final class TimingSvg {
     }
 
     private void ticks() {
-        timing.ticks().forEach(t -> svg.text(t.x(), timing.height() - 3, t.words(), "middle", "t-detail"));
+        for (Timing.Tick t : timing.ticks()) {
+            String anchor = t.x() < timing.labelWidth() + 20 ? "start" : t.x() > timing.width() - 36 ? "end" : "middle";
+            svg.text(t.x(), timing.height() - 3, t.words(), anchor, "t-detail");
+        }
     }
 
     private void cursor() {

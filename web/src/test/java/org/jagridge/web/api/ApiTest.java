@@ -167,6 +167,24 @@ public class ApiTest extends WebTest {
     }
 
     @Test
+    public void aRunComesAsATimingChartAsGeometryAndAsWaveforms() {
+        String run = "{\"circuit\": " + part("circuit") + ", \"scenario\": " + part("scenario") + "}";
+        HttpResponse<String> svg = post("/api/v1/timing", run, "Accept", "image/svg+xml");
+        assertEquals(svg.statusCode(), 200, svg.body());
+        assertTrue(svg.body().startsWith("<svg xmlns=") && svg.body().contains("data-part=\"K1\""), svg.body());
+        JsonNode chart = body(post("/api/v1/timing", run, "Accept", "application/json"));
+        assertTrue(chart.get("lanes").size() > 2, chart.toString());
+        assertTrue(chart.get("arrows").size() > 0);
+        String vcd = post("/api/v1/export/run.vcd", run).body();
+        assertTrue(vcd.contains("$timescale") && vcd.contains("#10015000"), vcd);
+        String csv = post("/api/v1/export/run.csv", run).body();
+        assertTrue(csv.startsWith("t_s,part,signal") && csv.contains("10.015,K1,K1,out,in"), csv);
+        String late = run.substring(0, run.length() - 1) + ", \"atSeconds\": 1e9}";
+        assertEquals(post("/api/v1/timing", late, "Accept", "image/svg+xml").statusCode(), 400);
+        assertEquals(post("/api/v1/export/run.vcd", "{\"circuitId\": 1}").statusCode(), 400);
+    }
+
+    @Test
     public void theSchemaIsServed() {
         assertEquals(
                 body(get("/schema/jagridge-circuit-1.json")).get("title").stringValue(), "Jagridge circuit, version 1");

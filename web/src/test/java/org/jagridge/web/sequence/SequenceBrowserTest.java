@@ -75,6 +75,71 @@ public class SequenceBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void keysInTheChartGoFromChangeToChangeAndZoomWidensIt() {
+        open("/circuits/seminar-room/sequence?run=TH-heat&t=5");
+        Locator chart = page().locator(".chart");
+        chart.focus();
+        page().keyboard().press("ArrowRight");
+        assertThat(clock()).hasText("0:07.000");
+        assertThat(chart).isFocused();
+        page().keyboard().press("ArrowRight");
+        assertThat(clock()).hasText("0:22.000");
+        page().keyboard().press("ArrowLeft");
+        assertThat(clock()).hasText("0:07.000");
+        page().keyboard().press("Home");
+        assertThat(clock()).hasText("0:00.000");
+        double narrow = page().locator(".chart-plot svg").boundingBox().width;
+        page().locator("#chart-closer").click();
+        page().waitForURL("**zoom=2**");
+        assertTrue(page().locator(".chart-plot svg").boundingBox().width > 1.9 * narrow);
+        page().keyboard().press("-");
+        page().waitForURL("**zoom=1**");
+        assertEquals(page().locator(".chart-plot svg").boundingBox().width, narrow, 1);
+    }
+
+    @Test
+    public void hoveringReadsTheChartAndDraggingMovesTheInstant() {
+        open("/circuits/seminar-room/sequence?run=TH-heat&t=5");
+        Locator igniter = page().locator(".chart-names .t-value[data-part='IGN']");
+        assertThat(igniter).hasText("off");
+        Locator bar = page().locator(".chart .span[data-part='IGN']").first();
+        bar.hover(new Locator.HoverOptions().setPosition(new com.microsoft.playwright.options.Position(6, 6)));
+        assertThat(page().locator(".chart .hover b")).hasText("0:22.000");
+        assertThat(igniter).hasText("on");
+        assertThat(clock()).hasText("0:05.000");
+        page().locator(".steps").hover();
+        assertThat(page().locator(".chart .hover")).hasCount(0);
+        assertThat(igniter).hasText("off");
+
+        com.microsoft.playwright.options.BoundingBox from = bar.boundingBox();
+        page().mouse().move(from.x + 3, from.y + 5);
+        page().mouse().down();
+        assertThat(clock()).hasText("0:22.000");
+        page().mouse().move(from.x + from.width - 1, from.y + 5);
+        assertThat(clock()).hasText("0:43.000");
+        page().mouse().up();
+        assertTrue(page().url().contains("t=43"), page().url());
+    }
+
+    @Test
+    public void arrowsLeadFromACauseToItsEffectAndTheChartIsAFile() {
+        open("/circuits/seminar-room/sequence?run=TH-heat&t=7");
+        assertThat(page().locator(".chart .arrow.now title").first()).hasText("IND → PS");
+        assertThat(page().locator(".chart .curve[data-part='ROOM']")).hasCount(1);
+        assertThat(page().locator(
+                                ".chart .t-fold",
+                                new com.microsoft.playwright.Page.LocatorOptions().setHasText("30 s")))
+                .isVisible();
+        String href = page().locator("a", new com.microsoft.playwright.Page.LocatorOptions().setHasText("SVG"))
+                .getAttribute("href");
+        java.net.http.HttpResponse<String> file = get(href);
+        assertEquals(file.statusCode(), 200);
+        assertTrue(file.headers().firstValue("Content-Disposition").orElse("").contains("timing.svg"));
+        assertTrue(file.body().startsWith("<svg xmlns=") && file.body().contains("<style>"), file.body());
+        assertTrue(file.body().contains("data-part=\"IGN\""));
+    }
+
+    @Test
     public void theModeTableSaysWhatRunsOnEachCallAndLeadsToItsSequence() {
         open("/circuits/wardens-cottage/modes");
         Locator emergency = page().locator("tr[data-call='TH-emergency']");
@@ -83,7 +148,7 @@ public class SequenceBrowserTest extends BrowserTest {
         emergency.locator("a").click();
         assertThat(page().locator("#run")).hasValue("TH-emergency");
         String csv = get("/circuits/wardens-cottage/modes.csv").body();
-        assertTrue(csv.startsWith("\uFEFFcall,AH,BLW,HC,HTR,CC,RV,CMP,OF"), csv);
+        assertTrue(csv.startsWith("\uFEFFcall,AH,BLW,HC,HTR,CC,RV,CMP,OF,heat pump"), csv);
         assertEquals(csv.lines().count(), 6);
     }
 
@@ -112,6 +177,10 @@ public class SequenceBrowserTest extends BrowserTest {
         assertThat(page().locator(".volts tbody tr").first()).containsText("T1.X1");
         assertThat(page().locator(".volts thead")).containsText("TH mode: cool");
         assertEquals(get("/circuits/lab-bench/volts?load=NO:1").statusCode(), 404);
+        String csv =
+                get("/circuits/lab-bench/volts.csv?run=TH-fan&load=K1:A1-A2").body();
+        assertTrue(csv.startsWith("\uFEFFterminal,before the call: V to T1.X2,"), csv);
+        assertTrue(csv.lines().anyMatch(l -> l.startsWith("TH.G,0.0")), csv);
     }
 
     @Test
