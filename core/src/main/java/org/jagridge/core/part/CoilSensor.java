@@ -72,8 +72,7 @@ final class CoilSensor extends PartType {
             }
             double outdoors = m.celsiusOf(p.text("outdoors"));
             boolean defrost = p.has("defrost") && "defrost".equals(m.signalOf(p.text("defrost")));
-            String running = p.has("runs") ? m.signalOf(p.text("runs")) : null;
-            boolean runs = running != null && Drift.active(running);
+            boolean runs = p.has("runs") && m.isAtWork(p.text("runs"));
             boolean cools = p.has("valve") && coolsEnergised == "on".equals(m.signalOf(p.text("valve")));
             double end = defrost
                     ? DEFROST_CELSIUS

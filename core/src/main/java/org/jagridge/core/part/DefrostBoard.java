@@ -100,7 +100,7 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
             Because why = cold
                     ? Because.timer("defrost has lasted " + Time.words(longest))
                     : Because.fallen(sensor, m.acVolts(sensor), ON_VOLTS);
-            return new Reaction<>(new State(true, false, 0, 0, m.now()), m.now() + interval, why, null);
+            return new Reaction<>(new State(true, false, 0, 0, m.now()), m.now() + interval, why, why);
         }
         long since = s.since() == NEVER ? m.now() : s.since();
         return new Reaction<>(
@@ -127,7 +127,9 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
                 ? new State(true, false, s.counted(), 0, s.since())
                 : new State(true, false, counted, 0, counts ? m.now() : NEVER);
         long wake = next.since() == NEVER ? NEVER : next.since() + interval - next.counted();
-        return new Reaction<>(next, wake, Because.risen(call, m.acVolts(call), ON_VOLTS), null);
+        Because called = Because.risen(call, m.acVolts(call), ON_VOLTS);
+        boolean resumed = s.since() == NEVER && next.since() != NEVER;
+        return new Reaction<>(next, wake, called, resumed ? called : null);
     }
 
     @Override

@@ -1,7 +1,5 @@
 package org.jagridge.core.part;
 
-import java.util.Set;
-
 /**
  * A temperature that drifts toward an end value: T(t) = end + (from − end)·exp(−(t − since)/τ). Immutable.
  *
@@ -12,16 +10,8 @@ record Drift(double from, double end, double tau, long since) {
     /** Temperatures closer than this are the same. */
     static final double EPSILON = 1e-6;
 
-    private static final Set<String> IDLE = Set.of(
-            "off", "out", "open", "none", "blank", "dead", "idle", "burnt", "stalled", "overload", "shut", "lockout");
-
     static Drift still(double celsius, long now) {
         return new Drift(celsius, celsius, 0, now);
-    }
-
-    /** Whether a part with that main signal is at work. */
-    static boolean active(String signal) {
-        return !IDLE.contains(signal);
     }
 
     double at(long now) {

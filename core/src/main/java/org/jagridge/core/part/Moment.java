@@ -47,6 +47,9 @@ public interface Moment {
     /** The main signal of another part. */
     String signalOf(String part);
 
+    /** Whether another part is at work, by {@link Activity}; false for one without a main signal. */
+    boolean isAtWork(String part);
+
     /** Temperature of a part that has one (a room, the outdoors, a coil). */
     double celsiusOf(String part);
 

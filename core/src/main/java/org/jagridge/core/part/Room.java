@@ -75,8 +75,7 @@ final class Room extends PartType {
         private double end(Moment m) {
             double end = p.has("outdoors") ? m.celsiusOf(p.text("outdoors")) : MILD;
             for (Map<String, Object> g : p.structures("gains")) {
-                String signal = m.signalOf((String) g.get("part"));
-                if (signal != null && Drift.active(signal)) {
+                if (m.isAtWork((String) g.get("part"))) {
                     end += ((Number) g.get("kelvinPerHour")).doubleValue() * tau / 3600;
                 }
             }

@@ -23,6 +23,7 @@ import org.jagridge.core.network.Complex;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.network.Values;
+import org.jagridge.core.part.Activity;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Because;
 import org.jagridge.core.part.Behaviour;
@@ -730,6 +731,14 @@ public final class Simulation {
             @Override
             public String signalOf(String part) {
                 return signals.get(part);
+            }
+
+            @Override
+            public boolean isAtWork(String part) {
+                String signal = signals.get(part);
+                return signal != null
+                        && Activity.isAtWork(
+                                assembly.member(part).orElseThrow().part().type(), signal);
             }
 
             @Override

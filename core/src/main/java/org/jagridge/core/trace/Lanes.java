@@ -3,19 +3,19 @@ package org.jagridge.core.trace;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Set;
 import java.util.function.Predicate;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.part.Activity;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
+import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
 
 /** The lanes of a timing chart: what each part did over time, by kind, and in the order of the circuit. */
 public record Lanes(List<Lane> lanes) {
-    private static final Set<String> IDLE =
-            Set.of("off", "out", "open", "none", "blank", "dead", "idle", "not fitted", "tripped", "blown", "burnt");
-
     /** What a part is in a chart, in the order from the feed to what it feeds. */
     public enum Kind {
         SUPPLY("supply"),
@@ -58,11 +58,12 @@ public record Lanes(List<Lane> lanes) {
             if (steps.size() < 2 && !(supplies && kind == Kind.SUPPLY)) {
                 return;
             }
+            String type = run.circuit().part(part).map(Part::type).orElse("");
             List<Span> spans = new ArrayList<>();
             for (int i = 0; i < steps.size(); i++) {
                 long to = i + 1 < steps.size() ? steps.get(i + 1).micros() : run.until();
                 String value = steps.get(i).value();
-                spans.add(new Span(steps.get(i).micros(), to, value, isActive(value)));
+                spans.add(new Span(steps.get(i).micros(), to, value, Activity.isAtWork(type, value)));
             }
             lanes.add(new Lane(part, kind, spans));
         });
@@ -75,17 +76,18 @@ public record Lanes(List<Lane> lanes) {
         return new Lanes(lanes.stream().filter(l -> parts.test(l.part())).toList());
     }
 
-    /** Whether a value of a main signal means that the part works, conducts or is pulled in. */
-    public static boolean isActive(String value) {
-        return !IDLE.contains(value);
+    /** Whether an event leaves its part at work. */
+    public static boolean isActive(Circuit circuit, Event e) {
+        return Activity.isAtWork(circuit.part(e.part()).map(Part::type).orElse(""), e.to());
     }
 
     private static Kind kind(List<Branch> branches) {
-        if (branches.stream().anyMatch(b -> b.role().gives())) {
-            return Kind.SUPPLY;
-        }
         if (branches.stream().anyMatch(b -> b.role() == Role.COIL)) {
             return Kind.COIL;
+        }
+        boolean switches = branches.stream().anyMatch(b -> b.role() == Role.CONTACT);
+        if (!switches && branches.stream().anyMatch(b -> b.role().gives())) {
+            return Kind.SUPPLY;
         }
         boolean load = branches.stream().anyMatch(b -> b.role() == Role.LOAD && b.shape() != Shape.BOX);
         return load ? Kind.LOAD : Kind.CONTROL;

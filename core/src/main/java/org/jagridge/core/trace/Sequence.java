@@ -10,6 +10,7 @@ import org.jagridge.core.part.Because;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Frame;
@@ -151,7 +152,7 @@ public final class Sequence {
                 after(e),
                 e.path(),
                 enables,
-                !Lanes.isActive(e.to()),
+                !Lanes.isActive(run.circuit(), e),
                 e.backFeed());
     }
 
@@ -212,7 +213,8 @@ public final class Sequence {
                 boolean control = assembly.node(r).isPresent()
                         && assembly.node(c).isPresent()
                         && assembly.branchesOf(id).stream()
-                                .noneMatch(b -> b.role().gives());
+                                // the R of a motor is its run winding
+                                .noneMatch(b -> b.role().gives() || b.shape() == Shape.MOTOR);
                 if (control) {
                     double volts = frame.acVolts(
                             assembly.node(r).orElseThrow(), assembly.node(c).orElseThrow());

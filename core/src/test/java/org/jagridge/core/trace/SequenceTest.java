@@ -394,7 +394,7 @@ public class SequenceTest {
     private static boolean opensTheOnlyContact(Circuit circuit, Fault fault, Event effect) {
         return fault.kind() == FaultKind.CONTACT_OPEN
                 && effect.path().contains(fault.part())
-                && Lanes.isActive(effect.to())
+                && Lanes.isActive(circuit, effect)
                 && Assembly.of(circuit).branchesOf(fault.part()).stream()
                                 .filter(b -> b.role() == Role.CONTACT)
                                 .count()

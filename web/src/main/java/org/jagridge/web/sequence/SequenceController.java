@@ -55,6 +55,8 @@ class SequenceController {
         }
         Ask ask = Ask.of(slug, key == null ? Told.first(choices) : key, fault, t, taught, only, zoom);
         Run run = told.run(row.revisionId(), ask.key(), fault);
+        model.addAttribute(
+                "scenario", told.scenario(row.revisionId(), ask.key()).name());
         model.addAttribute("s", SequenceView.of(row, store.revision(row.revisionId()), run, ask, settings.look()));
         return partial == null ? "sequence/sequence" : "sequence/sequence :: told";
     }

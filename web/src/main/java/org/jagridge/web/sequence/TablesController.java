@@ -60,7 +60,9 @@ class TablesController {
         if (choices.isEmpty() || loads(row).isEmpty()) {
             return "sequence/none";
         }
-        model.addAttribute("v", volts(row, key == null ? Told.first(choices) : key, load));
+        String chosen = key == null ? Told.first(choices) : key;
+        model.addAttribute("scenario", told.scenario(row.revisionId(), chosen).name());
+        model.addAttribute("v", volts(row, chosen, load));
         return "sequence/volts";
     }
 

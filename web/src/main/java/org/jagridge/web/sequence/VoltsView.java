@@ -15,7 +15,14 @@ import org.jagridge.web.svg.Clock;
  *
  * @param poles the two ends of the way: the feed and the common
  */
-record VoltsView(String key, String load, List<Choice> loads, List<String> poles, List<Head> heads, List<Row> rows) {
+record VoltsView(
+        String key,
+        String load,
+        String title,
+        List<Choice> loads,
+        List<String> poles,
+        List<Head> heads,
+        List<Row> rows) {
 
     record Choice(String key, String title) {}
 
@@ -56,6 +63,7 @@ record VoltsView(String key, String load, List<Choice> loads, List<String> poles
         return new VoltsView(
                 key,
                 Walk.key(load),
+                load.title(),
                 loads.stream().map(b -> new Choice(Walk.key(b), b.title())).toList(),
                 table.rows().isEmpty()
                         ? List.of()
