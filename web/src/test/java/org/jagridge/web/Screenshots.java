@@ -25,6 +25,12 @@ public class Screenshots extends WebTest {
                     "/circuits/seminar-room/sequence?run=TH-heat&t=43&taught=true",
                     ColorScheme.LIGHT,
                     p -> {}),
+            new Shot(
+                    "timing",
+                    "/circuits/wardens-cottage/sequence?run=TH-defrost&t=3605&only=at-terrace",
+                    ColorScheme.LIGHT,
+                    p -> {}),
+            new Shot("scenario", "/circuits/cold-store/scenario?run=LPS-trips", ColorScheme.LIGHT, p -> {}),
             new Shot("modes", "/circuits/wardens-cottage/modes", ColorScheme.LIGHT, p -> {}),
             new Shot("compare", "/circuits/cold-store/compare?run=TH-cool", ColorScheme.LIGHT, Screenshots::aDeadCoil),
             new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),

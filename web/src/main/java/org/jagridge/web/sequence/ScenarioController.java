@@ -144,20 +144,28 @@ class ScenarioController {
 
     /** The sequence in its shortest form. */
     record ToldView(List<Chapter> chapters, List<String> problems) {
-        /** @param steps like "0:05.015 K1 in" */
-        record Chapter(String title, List<Line> steps) {}
+        /** More chapters than this leave out those that tell what was told before. */
+        private static final int ALL_SHOWN = 12;
+
+        /** @param like the time of the chapter that told the same, or empty */
+        record Chapter(String title, String like, List<Line> steps) {}
 
         record Line(String time, String title, String part) {}
 
         static ToldView of(Run run) {
+            List<Sequence.Group> told = Sequence.of(run);
             return new ToldView(
-                    Sequence.of(run).stream()
-                            .filter(g -> g.like() < 0)
+                    told.stream()
+                            .filter(g -> g.like() < 0 || told.size() <= ALL_SHOWN)
                             .map(g -> new Chapter(
                                     Clock.of(g.micros()) + " " + g.title(),
-                                    g.steps().stream()
-                                            .map(s -> new Line(Clock.of(s.micros()), s.title(), s.part()))
-                                            .toList()))
+                                    g.like() < 0
+                                            ? ""
+                                            : Clock.of(told.get(g.like()).micros()),
+                                    (g.like() < 0 ? g.steps() : List.<Sequence.Step>of())
+                                            .stream()
+                                                    .map(s -> new Line(Clock.of(s.micros()), s.title(), s.part()))
+                                                    .toList()))
                             .toList(),
                     run.problems().stream().map(p -> p.message()).toList());
         }
