@@ -3,10 +3,14 @@ package org.jagridge.core.run;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.network.Solution;
+import org.jagridge.core.network.Solver;
+import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Temperature;
 
 /** The state of a circuit from one instant to the next: every part's state and the solved network. */
@@ -18,6 +22,7 @@ public final class Frame {
     private final Solution dc;
     private final Map<String, String> signals;
     private final Map<String, Object> inputs;
+    private final List<Fault> faults;
 
     Frame(
             long micros,
@@ -26,7 +31,8 @@ public final class Frame {
             Solution ac,
             Solution dc,
             Map<String, String> signals,
-            Map<String, Object> inputs) {
+            Map<String, Object> inputs,
+            List<Fault> faults) {
         this.micros = micros;
         this.assembly = assembly;
         this.states = states;
@@ -34,6 +40,7 @@ public final class Frame {
         this.dc = dc;
         this.signals = signals;
         this.inputs = inputs;
+        this.faults = faults;
     }
 
     /** When this state began. */
@@ -80,6 +87,46 @@ public final class Frame {
                 .filter(m -> m.behaviour() instanceof Temperature)
                 .map(m -> OptionalDouble.of(((Temperature<Object>) m.behaviour()).celsius(states.get(m.index()), now)))
                 .orElse(OptionalDouble.empty());
+    }
+
+    /** The faults that are there. */
+    List<Fault> faults() {
+        return faults;
+    }
+
+    /**
+     * The same state as if no part or wire had a fault; what a fault has already done to a part (burnt, locked) stays.
+     * Faults that change which wire goes where stay, too.
+     */
+    public Frame sound() {
+        if (faults.isEmpty()) {
+            return this;
+        }
+        Values[] values = stamped(List.of());
+        Solver solver = new Solver(assembly.network());
+        return new Frame(
+                micros,
+                assembly,
+                states,
+                solver.solve(values[0]),
+                values[1].hasSource() ? solver.solve(values[1]) : null,
+                signals,
+                inputs,
+                List.of());
+    }
+
+    /** The network as direct current sees it, also where the circuit has no source of it: what ohms are read in. */
+    public Solution direct() {
+        return dc != null ? dc : new Solver(assembly.network()).solve(stamped(faults)[1]);
+    }
+
+    /** The values for AC and for DC. */
+    private Values[] stamped(List<Fault> present) {
+        Values forAc = new Values(assembly.network());
+        Values forDc = new Values(assembly.network());
+        Stamp stamp = Stamps.begin(assembly, forAc, forDc, present);
+        assembly.members().forEach(m -> Stamps.write(m, states.get(m.index()), stamp));
+        return new Values[] {forAc, forDc};
     }
 
     /** RMS volts across a branch. */

@@ -322,7 +322,8 @@ public final class Simulation {
                 last != null && last.signals().equals(signals)
                         ? last.signals()
                         : Collections.unmodifiableMap(new LinkedHashMap<>(signals)),
-                last != null && !inputsChanged ? last.inputs() : flatInputs());
+                last != null && !inputsChanged ? last.inputs() : flatInputs(),
+                last != null && last.faults().equals(faults) ? last.faults() : List.copyOf(faults));
         inputsChanged = false;
         if (!frames.isEmpty() && frames.get(frames.size() - 1).micros() == now) {
             frames.set(frames.size() - 1, frame);
@@ -417,28 +418,12 @@ public final class Simulation {
 
         /** Takes the present faults into account and writes all branches anew. */
         void force() {
-            stamp = new Stamp(
-                    acValues,
-                    dcValues,
-                    FaultEffects.forced(assembly, faults),
-                    FaultEffects.most(assembly, faults),
-                    assembly.hertz());
-            for (Branch b : assembly.branches()) {
-                if (b.isWire()) {
-                    stamp.resistance(b, ohms(b));
-                }
-            }
+            stamp = Stamps.begin(assembly, acValues, dcValues, faults);
             assembly.members().forEach(this::stampOf);
         }
 
-        private double ohms(Branch wire) {
-            return assembly.circuit()
-                    .ohmsOf(assembly.circuit().wire(wire.owner()).orElseThrow());
-        }
-
-        @SuppressWarnings("unchecked")
         private void stampOf(Assembly.Member m) {
-            ((Behaviour<Object>) m.behaviour()).stamp(states.get(m.index()), stamp);
+            Stamps.write(m, states.get(m.index()), stamp);
         }
 
         @SuppressWarnings("unchecked")

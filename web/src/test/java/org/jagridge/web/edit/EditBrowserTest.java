@@ -340,6 +340,9 @@ public class EditBrowserTest extends BrowserTest {
         page().locator("#tab-files").click();
         page().locator("#wire-list")
                 .setInputFiles(new FilePayload("w.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)));
+        // the file is read before anything is left to be stored
+        assertThat(page().locator("#count-wires"))
+                .hasText(String.valueOf(before.wires().size()));
         edit.saved();
         assertEquals(stored(slug).wires(), before.wires());
         page().locator("#circuit-file")
