@@ -102,16 +102,36 @@
     document.querySelectorAll(".lead").forEach((l) => l.classList.toggle("armed", armed !== null && l.classList.contains(armed)));
   }
 
+  // a held lead stays on common, or on the feed, while clicks walk the other one
+  let held = null;
+  function showHeld() {
+    document.querySelectorAll("[data-hold]").forEach((b) => b.setAttribute("aria-pressed", String(b.dataset.hold === held)));
+  }
+  document.addEventListener("htmx:afterSettle", showHeld);
+
   function terminalAt(target) {
     const element = target && target.closest && target.closest("[data-terminal]");
     return element ? element.dataset.terminal : null;
   }
 
   document.addEventListener("click", (e) => {
+    const clamps = !$(".lead.clamp").hidden;
+    const wire = clamps && e.target.closest && e.target.closest(".drawing [data-wire]");
+    if (wire) {
+      $("#clamp").value = wire.dataset.wire;
+      htmx.trigger($("#leads"), "submit");
+      return;
+    }
     const terminal = terminalAt(e.target);
-    if (terminal) {
-      place(armed || "red", terminal);
+    if (terminal && !clamps) {
+      place(armed || (held === "red" ? "black" : "red"), terminal);
       arm(null);
+      return;
+    }
+    const hold = e.target.closest && e.target.closest("[data-hold]");
+    if (hold) {
+      held = held === hold.dataset.hold ? null : hold.dataset.hold;
+      showHeld();
       return;
     }
     const label = e.target.closest(".lead");

@@ -1,12 +1,16 @@
 package org.jagridge.core.meter;
 
+import java.util.List;
 import java.util.Locale;
+import java.util.OptionalDouble;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 
@@ -17,16 +21,37 @@ public final class Meter {
     /** Input conductance of the low-impedance range, mhos (3 kΩ). */
     static final double LOW_IMPEDANCE = 1 / 3000.0;
 
+    private final Run run;
     private final Frame frame;
+    private final long now;
     private final Assembly assembly;
 
-    public Meter(Frame frame) {
+    private Meter(Run run, Frame frame, long now) {
+        this.run = run;
         this.frame = frame;
+        this.now = now;
         assembly = frame.assembly();
     }
 
+    /** A meter at the moment when a state begins, which knows nothing of what was before. */
+    public Meter(Frame frame) {
+        this(null, frame, frame.micros());
+    }
+
     public static Meter at(Run run, long micros) {
-        return new Meter(run.at(micros));
+        return new Meter(run, run.at(micros), micros);
+    }
+
+    /** What the meter shows, with its unit, without the reasons: cheaper than a reading. */
+    public String display(Request request) {
+        if (request.mode().clamps()) {
+            return digits(request.turns() * amps(request)) + " A";
+        }
+        if (request.mode() == Request.Mode.AC_VOLTS || request.mode() == Request.Mode.DC_VOLTS) {
+            return digits(volts(request, node(request.plus()), node(request.minus()))) + " V";
+        }
+        Reading r = read(request);
+        return r.display() + (r.hasValue() ? " " + r.unit() : "");
     }
 
     /**
@@ -35,7 +60,41 @@ public final class Meter {
      * @throws IllegalArgumentException where the circuit has no such terminal or wire
      */
     public Reading read(Request request) {
-        return request.mode().clamps() ? clamp(request) : volts(request);
+        if (request.mode().clamps()) {
+            return clamp(request);
+        }
+        if (request.mode() == Request.Mode.CELSIUS) {
+            return celsius(request.plus());
+        }
+        return request.mode().needsDead()
+                ? new DeadTest(run, frame, request, node(request.plus()), node(request.minus())).read()
+                : volts(request);
+    }
+
+    /** A probe at a part: what it measures itself, or the room that it reads. */
+    private Reading celsius(Terminal at) {
+        node(at);
+        String id = at.part();
+        Part part = assembly.circuit().part(id).orElseThrow();
+        Object reads = part.params().get("reads");
+        for (String place : reads instanceof String room ? List.of(id, room) : List.of(id)) {
+            OptionalDouble celsius = frame.celsius(place, now);
+            if (celsius.isPresent()) {
+                return celsius(id, celsius.getAsDouble());
+            }
+        }
+        for (String own : List.of("celsius", "roomCelsius", "coilCelsius")) {
+            if (frame.inputs().get(id + "." + own) instanceof Number n) {
+                return celsius(id, n.doubleValue());
+            }
+        }
+        return Reading.refused(
+                "°C", "There is nothing to probe at " + id + ": put the probe where a sensor or a thermostat is.");
+    }
+
+    private static Reading celsius(String part, double value) {
+        String digits = String.format(Locale.ROOT, "%.1f", value);
+        return new Reading(value, "°C", digits, "It is " + digits + " °C at " + part + ".");
     }
 
     private Reading volts(Request request) {
@@ -63,31 +122,31 @@ public final class Meter {
     }
 
     private Reading clamp(Request request) {
-        Branch wire = assembly.branchesOf(request.wire()).stream()
+        double one = amps(request);
+        double value = request.turns() * one;
+        String says = new AmpsProof(frame, clamped(request), request.mode() == Request.Mode.DC_AMPS, one).says();
+        return new Reading(value, "A", digits(value), request.turns() == 1 ? says : says + turns(request.turns(), one));
+    }
+
+    private Branch clamped(Request request) {
+        return assembly.branchesOf(request.wire()).stream()
                 .filter(Branch::isWire)
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("there is no wire " + request.wire()));
-        boolean direct = request.mode() == Request.Mode.DC_AMPS;
-        Solution solution = direct ? frame.dc() : frame.ac();
-        Complex amps = solution == null ? Complex.ZERO : solution.amps(wire.index());
-        double value = request.turns() * (direct ? amps.re() : amps.abs());
-        return new Reading(value, "A", digits(value), saysAmps(request, wire, value));
     }
 
-    private static String saysAmps(Request request, Branch wire, double value) {
-        String between = wire.a() + " to " + wire.b();
-        if (Math.abs(value) < 0.005) {
-            return "No current in " + wire.owner() + " (" + between + "): nothing it feeds is drawing now. "
-                    + "That says nothing of its volts.";
-        }
-        String turns = request.turns() == 1
-                ? ""
-                : String.format(
-                        Locale.ROOT,
-                        " The display counts %s turns; the conductor carries %.3g A.",
-                        org.jagridge.core.part.Numbers.plain(request.turns()),
-                        value / request.turns());
-        return "Current flows in " + wire.owner() + " (" + between + "), so its circuit is complete." + turns;
+    /** Amps in one conductor. */
+    private double amps(Request request) {
+        boolean direct = request.mode() == Request.Mode.DC_AMPS;
+        Solution solution = direct ? frame.dc() : frame.ac();
+        Complex amps =
+                solution == null ? Complex.ZERO : solution.amps(clamped(request).index());
+        return direct ? amps.re() : amps.abs();
+    }
+
+    private static String turns(double turns, double amps) {
+        return String.format(
+                Locale.ROOT, " The display counts %s turns; the conductor carries %.3g A.", Numbers.plain(turns), amps);
     }
 
     /** Four places, as a meter of this kind shows them. */

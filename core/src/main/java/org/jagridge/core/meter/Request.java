@@ -8,8 +8,8 @@ import org.jagridge.core.circuit.Terminal;
 /**
  * Where the meter is put.
  *
- * @param plus the red lead, or null for a clamp
- * @param minus the black lead, or null for a clamp
+ * @param plus the red lead; a terminal of the part for a temperature; null for a clamp
+ * @param minus the black lead, or null for a clamp or a temperature
  * @param wire the conductor in the clamp, or null
  * @param turns how often the conductor passes through the clamp
  * @param lowImpedance whether the meter loads the circuit with 3 kΩ instead of 10 MΩ
@@ -21,7 +21,11 @@ public record Request(Mode mode, Terminal plus, Terminal minus, String wire, dou
         AC_VOLTS("AC volts"),
         DC_VOLTS("DC volts"),
         AMPS("AC amps"),
-        DC_AMPS("DC amps");
+        DC_AMPS("DC amps"),
+        OHMS("ohms"),
+        CONTINUITY("continuity"),
+        CAPACITANCE("capacitance"),
+        CELSIUS("temperature");
 
         private final String title;
 
@@ -40,6 +44,11 @@ public record Request(Mode mode, Terminal plus, Terminal minus, String wire, dou
 
         public boolean clamps() {
             return this == AMPS || this == DC_AMPS;
+        }
+
+        /** Whether the meter feeds the circuit, which must be dead. */
+        public boolean needsDead() {
+            return this == OHMS || this == CONTINUITY || this == CAPACITANCE;
         }
 
         public static Optional<Mode> of(String word) {

@@ -6,6 +6,7 @@ import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Reach.Pole;
@@ -102,7 +103,9 @@ final class VoltsProof {
         for (Branch b : frame.assembly().branches()) {
             boolean there = (b.nodeA() == plusNode && b.nodeB() == minusNode)
                     || (b.nodeA() == minusNode && b.nodeB() == plusNode);
-            if (there && b.role().consumes()) {
+            // electronics that are unplugged are not there
+            boolean gone = b.shape() == Shape.BOX && !frame.conducts(b);
+            if (there && b.role().consumes() && !gone) {
                 return b;
             }
         }

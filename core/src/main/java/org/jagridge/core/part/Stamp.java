@@ -102,10 +102,18 @@ public final class Stamp {
      * windings are plain resistances and not coupled.
      *
      * @param polarity 1 where the hot ends of both windings are in phase, −1 where they are reversed
+     * @param primaryOhms what the primary shows to direct current; the secondary shows {@code ohms}/2
      * @param magnetising no-load current of the primary over its volts, mhos, purely inductive
      */
     public void transformer(
-            Branch primary, Branch secondary, int coupling, double a, double ohms, int polarity, double magnetising) {
+            Branch primary,
+            Branch secondary,
+            int coupling,
+            double a,
+            double ohms,
+            double primaryOhms,
+            int polarity,
+            double magnetising) {
         double y = 1 / ohms;
         boolean healthy = Double.isNaN(forced[primary.index()]) && Double.isNaN(forced[secondary.index()]);
         if (healthy) {
@@ -120,7 +128,7 @@ public final class Stamp {
             boolean secondaryOpen = !Double.isNaN(forced[secondary.index()]);
             ac.admittance(secondary.index(), 0, secondaryOpen ? 0 : -magnetising * a * a);
         }
-        dc.admittance(primary.index(), windingConductance(primary, ohms / 2 * a * a), 0);
+        dc.admittance(primary.index(), windingConductance(primary, primaryOhms), 0);
         dc.admittance(secondary.index(), windingConductance(secondary, ohms / 2), 0);
     }
 

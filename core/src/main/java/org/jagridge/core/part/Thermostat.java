@@ -105,10 +105,11 @@ final class Thermostat extends PartType {
     }
 
     /**
+     * @param pulled off its sub-base: nothing of it is in the circuit
      * @param closed the outputs that are joined to their feed now, in the order of the terminals
      * @param half DC volts behind a half-wave on SH, with the sign that tells Y (+) from G (−); 0 for none or both
      */
-    record State(boolean lit, ThermostatLogic.Call call, List<String> closed, double half) {}
+    record State(boolean pulled, boolean lit, ThermostatLogic.Call call, List<String> closed, double half) {}
 
     private static final class Switches implements Behaviour<State> {
         private final Params params;
@@ -133,7 +134,7 @@ final class Thermostat extends PartType {
 
         @Override
         public State start(Moment moment) {
-            return new State(true, ThermostatLogic.Call.NONE, List.of(), 0);
+            return new State(false, true, ThermostatLogic.Call.NONE, List.of(), 0);
         }
 
         @Override
@@ -145,7 +146,9 @@ final class Thermostat extends PartType {
                     stamp.contact(b, state.closed().contains(t));
                 }
             });
-            if (ownSupply != null) {
+            if (ownSupply != null && state.pulled()) {
+                stamp.open(ownSupply);
+            } else if (ownSupply != null) {
                 stamp.load(ownSupply, Complex.real(CONTROL_VOLTS * CONTROL_VOLTS / params.number("va")));
             }
         }
@@ -162,7 +165,7 @@ final class Thermostat extends PartType {
                         ? Because.input("pulled off its sub-base")
                         : lit ? Because.input("weak batteries: lit, but it switches nothing") : noSupply(m);
                 // what it called for is forgotten; a new start is a first power
-                return Reaction.change(new State(lit, ThermostatLogic.Call.NONE, List.of(), 0), why);
+                return Reaction.change(new State(pulled, lit, ThermostatLogic.Call.NONE, List.of(), 0), why);
             }
             ThermostatLogic.Decision d = logic.decide(s.call(), m);
             List<String> closed = new ArrayList<>();
@@ -172,7 +175,7 @@ final class Thermostat extends PartType {
                 }
             }
             double half = half(s, closed, d.outputs(), m);
-            State next = new State(true, d.call(), List.copyOf(closed), half);
+            State next = new State(false, true, d.call(), List.copyOf(closed), half);
             Because why = s.lit() || d.because() != null ? d.because() : Because.link("it has its supply again");
             return new Reaction<>(next, d.wakeAt(), why, null);
         }

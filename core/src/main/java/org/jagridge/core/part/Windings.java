@@ -76,7 +76,14 @@ final class Windings implements Behaviour<Windings.State> {
         strays.forEach(b -> stamp.capacitance(b, Transformer.STRAY_FARADS));
         if (state.whole()) {
             stamp.transformer(
-                    primary, secondary, coupling, ratio, ohms, polarity, Transformer.NO_LOAD_AMPS / primaryVolts);
+                    primary,
+                    secondary,
+                    coupling,
+                    ratio,
+                    ohms,
+                    ohms / 2 * Math.pow(primaryVolts / secondaryVolts, 2),
+                    polarity,
+                    Transformer.NO_LOAD_AMPS / primaryVolts);
         } else {
             stamp.openTransformer(primary, secondary, coupling);
         }

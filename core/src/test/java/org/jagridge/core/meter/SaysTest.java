@@ -110,6 +110,53 @@ public class SaysTest {
         contains(r, "This is the supply itself: M");
     }
 
+    /** Two elements of 14.4 Ω on one feed: 16.7 A each; with one open, half is left. */
+    @Test
+    public void halfOfABanksCurrentIsAsIfOneElementWereOpen() {
+        Circuit bank = Circuits.control()
+                .part("H1", "resistive-load", "unit", "volts", 120.0, "watts", 1000.0)
+                .part("H2", "resistive-load", "unit", "volts", 120.0, "watts", 1000.0)
+                .wire("M.L", "H1.1")
+                .wire("H1.1", "H2.1")
+                .wire("H1.2", "H2.2")
+                .wire("H2.2", "M.N")
+                .build();
+        String feed = bank.wires().stream()
+                .filter(w ->
+                        w.from().toString().equals("M.L") && w.to().toString().equals("H1.1"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        Reading whole = Meter.at(Simulation.run(bank, during(10).scenario()), 0).read(Request.amps(feed));
+        assertEquals(whole.value(), 16.6, 0.15);
+        contains(whole, "It is what to expect: H1 8.26 A, H2 8.26 A");
+        Reading half = Meter.at(
+                        Simulation.run(
+                                bank,
+                                during(10)
+                                        .fault(Fault.of(FaultKind.LOAD_OPEN, "part", "H2"))
+                                        .scenario()),
+                        Time.micros(5))
+                .read(Request.amps(feed));
+        assertEquals(half.value(), 8.3, 0.05);
+        contains(half, "50 % of the 16.5 A to expect");
+        contains(half, "as if one of H1, H2 drew nothing");
+    }
+
+    /** Stopped for less than three minutes, the compressor can't start against its pressures. */
+    @Test
+    public void fiveTimesTheRunningAmpsMeanALockedRotor() {
+        Circuit cottage = Circuits.demo("wardens-cottage");
+        Run run = Simulation.run(
+                cottage,
+                org.jagridge.core.trace.Presets.find(cottage, "power-failure")
+                        .orElseThrow()
+                        .scenario());
+        Reading r = Meter.at(run, Time.micros(406)).read(Request.amps("w40"));
+        contains(r, "CMP draws 4.");
+        contains(r, "times its running amps (12.0 A): it is locked, or just starting");
+    }
+
     @Test
     public void clampSaysWhatNoCurrentMeans() {
         Run run = Simulation.run(circuit, during(10).scenario());

@@ -95,10 +95,13 @@ class ApiController {
         for (Request request : requests) {
             Reading r = meter.read(request);
             Map<String, Object> m = new LinkedHashMap<>();
-            m.put("value", r.value());
+            m.put("value", r.hasValue() ? r.value() : null);
             m.put("unit", r.unit());
             m.put("display", r.display());
             m.put("says", r.says());
+            if (r.isRefused()) {
+                m.put("refused", r.refused());
+            }
             readings.add(m);
         }
         return Map.of("readings", readings);

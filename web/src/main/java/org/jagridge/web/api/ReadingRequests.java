@@ -76,6 +76,9 @@ final class ReadingRequests {
             }
             return new Request(mode.get(), null, null, wire, turns, false);
         }
+        if (mode.get() == Request.Mode.CELSIUS) {
+            return new Request(mode.get(), lead(node, "plus", path), null, null, 1, false);
+        }
         boolean low = node.has("lowImpedance") && node.get("lowImpedance").asBoolean(false);
         return new Request(mode.get(), lead(node, "plus", path), lead(node, "minus", path), null, 1, low);
     }

@@ -1,5 +1,7 @@
 package org.jagridge.web.bench;
 
+import org.jagridge.core.part.Time;
+
 /**
  * Something a hand did at a bench.
  *
@@ -10,6 +12,14 @@ package org.jagridge.web.bench;
  * @param body JSON: what was set, which fault, where the leads are
  */
 public record Action(long id, Long parent, Long undoTo, long undoMicros, long micros, Kind kind, String body) {
+
+    /** The bench's clock goes on by this much with every act, so that one sees what it did. */
+    static final long TAKES = Time.SECOND;
+
+    /** The instant that is shown after the act. */
+    long shownAt() {
+        return micros + (kind.moves() ? TAKES : 0);
+    }
 
     /** What sort of act. */
     public enum Kind {

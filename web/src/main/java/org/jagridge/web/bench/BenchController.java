@@ -116,10 +116,13 @@ class BenchController {
             @RequestParam String mode,
             @RequestParam String plus,
             @RequestParam String minus,
+            @RequestParam(defaultValue = "") String wire,
+            @RequestParam(defaultValue = "1") double turns,
             @RequestParam(defaultValue = "false") boolean lowImpedance,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, state -> service.meter(state, mode, plus, minus, lowImpedance), model, response);
+        Leads leads = new Leads(mode, plus, minus, wire, turns, lowImpedance);
+        return act(id, s, t, state -> service.meter(state, leads), model, response);
     }
 
     @PostMapping("/bench/{id}/undo")

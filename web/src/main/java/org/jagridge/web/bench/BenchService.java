@@ -10,13 +10,11 @@ import java.util.Optional;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Scenario;
-import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.meter.Walk;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
@@ -34,8 +32,6 @@ import tools.jackson.databind.json.JsonMapper;
 class BenchService {
     /** How far beyond the instant shown a run looks ahead. */
     private static final long LOOK_AHEAD = 900 * Time.SECOND;
-    /** The bench's clock goes on by this much with every act, so that one sees what it did. */
-    private static final long ACT_TAKES = Time.SECOND;
 
     /** A fresh bench is shown this long after its power came on, when everything has come to rest. */
     private static final long FIRST_LOOK = 10 * Time.SECOND;
@@ -126,7 +122,14 @@ class BenchService {
         long at = Math.min(LONGEST, Math.max(0, micros != null ? micros : bench.cursorMicros()));
         Run run = run(bench, last, actions, drawn, at);
         return new BenchState(
-                bench, last, at, actions, faultsAt(actions, at), drawn, run, meter(actions, drawn.assembly()));
+                bench,
+                last,
+                at,
+                actions,
+                faultsAt(actions, at),
+                drawn,
+                run,
+                i -> meter(actions.subList(0, i), drawn.assembly()));
     }
 
     private Run run(BenchRepository.Row bench, long last, List<Action> actions, CircuitStore.Drawn drawn, long at) {
@@ -216,33 +219,10 @@ class BenchService {
     private Request meter(List<Action> actions, Assembly assembly) {
         for (int i = actions.size() - 1; i >= 0; i--) {
             if (actions.get(i).kind() == Action.Kind.METER) {
-                JsonNode b = json.readTree(actions.get(i).body());
-                return new Request(
-                        Request.Mode.of(b.get("mode").stringValue()).orElseThrow(),
-                        Terminal.parse(b.get("plus").stringValue()),
-                        Terminal.parse(b.get("minus").stringValue()),
-                        null,
-                        1,
-                        b.get("lowImpedance").booleanValue());
+                return Leads.read(json.readTree(actions.get(i).body())).request(assembly);
             }
         }
-        return startingMeter(assembly);
-    }
-
-    /** The leads lie across the first control supply, or the first supply. */
-    private static Request startingMeter(Assembly assembly) {
-        Branch source = assembly.branches().stream()
-                .filter(b -> b.role() == Role.SECONDARY)
-                .findFirst()
-                .or(() -> assembly.branches().stream()
-                        .filter(b -> b.role() == Role.SOURCE && b.b() != null)
-                        .findFirst())
-                .orElse(null);
-        if (source == null) {
-            Terminal any = assembly.nodes().keySet().iterator().next();
-            return new Request(Request.Mode.AC_VOLTS, any, any, null, 1, false);
-        }
-        return new Request(Request.Mode.AC_VOLTS, source.a(), source.b(), null, 1, false);
+        return Leads.starting(assembly).request(assembly);
     }
 
     /**
@@ -286,28 +266,16 @@ class BenchService {
         return act(from, Action.Kind.CLEAR, json.writeValueAsString(Map.of("action", faultAction)));
     }
 
-    /** Puts the meter's leads and dial. */
-    BenchState meter(BenchState from, String mode, String plus, String minus, boolean lowImpedance) {
-        Assembly assembly = from.drawn().assembly();
-        if (Request.Mode.of(mode).filter(m -> !m.clamps()).isEmpty()) {
-            throw new BadActException("The meter has no range \"" + mode + "\".");
-        }
-        for (String lead : List.of(plus, minus)) {
-            if (!Terminal.isWellFormed(lead)
-                    || assembly.node(Terminal.parse(lead)).isEmpty()) {
-                throw new BadActException(
-                        "There is no terminal \"" + lead + "\" in this circuit. Type part and terminal, like "
-                                + from.meter().plus() + ".");
-            }
-        }
-        Request request = new Request(
-                Request.Mode.of(mode).orElseThrow(),
-                Terminal.parse(plus),
-                Terminal.parse(minus),
-                null,
-                1,
-                lowImpedance);
-        return act(from, Action.Kind.METER, leads(request));
+    /**
+     * Puts the meter's leads, clamp and dial.
+     *
+     * @throws BadActException where there is no such place
+     */
+    BenchState meter(BenchState from, Leads leads) {
+        leads.misfit(from.drawn().assembly()).ifPresent(words -> {
+            throw new BadActException(words);
+        });
+        return act(from, Action.Kind.METER, json.writeValueAsString(leads.toMap()));
     }
 
     /** The state before the last act; the act stays in the database. */
@@ -362,7 +330,7 @@ class BenchService {
             }
             parent = a.id();
         }
-        long then = from.micros() + (kind.moves() ? ACT_TAKES : 0);
+        long then = from.micros() + (kind.moves() ? Action.TAKES : 0);
         if (then > LONGEST) {
             throw new BadActException("This bench has run for a week. Start a fresh one.");
         }
@@ -373,17 +341,16 @@ class BenchService {
             // the leads lay where they lie; what was set aside with the later acts must not move them
             id = benches.add(
                     from.bench().id(),
-                    new Action(0, id, undoTo, from.micros(), then, Action.Kind.METER, leads(from.meter())),
+                    new Action(
+                            0,
+                            id,
+                            undoTo,
+                            from.micros(),
+                            then,
+                            Action.Kind.METER,
+                            json.writeValueAsString(Leads.of(from.meter()).toMap())),
                     then);
         }
         return state(from.bench().id(), id, then);
-    }
-
-    private String leads(Request meter) {
-        return json.writeValueAsString(Map.of(
-                "mode", meter.mode().word(),
-                "plus", meter.plus().toString(),
-                "minus", meter.minus().toString(),
-                "lowImpedance", meter.lowImpedance()));
     }
 }

@@ -2,6 +2,7 @@ package org.jagridge.web.bench;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntFunction;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.run.Frame;
@@ -14,6 +15,7 @@ import org.jagridge.web.svg.Clock;
  *
  * @param head the last action of this state, 0 for the untouched bench
  * @param micros the instant shown
+ * @param meters where the meter is after so many acts
  * @param faults the faults that are there at that instant, by the action that put them in
  */
 record BenchState(
@@ -24,7 +26,17 @@ record BenchState(
         Map<Long, Fault> faults,
         Drawn drawn,
         Run run,
-        Request meter) {
+        IntFunction<Request> meters) {
+
+    /** Where the meter is. */
+    Request meter() {
+        return meters.apply(actions.size());
+    }
+
+    /** Where the meter was after an act. */
+    Request meterAfter(int action) {
+        return meters.apply(action + 1);
+    }
 
     Frame frame() {
         return run.at(micros);

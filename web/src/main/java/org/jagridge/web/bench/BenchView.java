@@ -2,6 +2,7 @@ package org.jagridge.web.bench;
 
 import java.util.List;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
@@ -32,6 +33,7 @@ record BenchView(
         TraceView trace,
         String factsJson,
         List<String> terminals,
+        List<String> wires,
         List<WalkView.Choice> loads,
         List<String> leftOut) {
 
@@ -67,6 +69,7 @@ record BenchView(
                 state.drawn().assembly().nodes().keySet().stream()
                         .map(Object::toString)
                         .toList(),
+                state.drawn().circuit().wires().stream().map(Wire::id).toList(),
                 WalkView.choices(state),
                 state.bench().leftOut() == null
                         ? List.of()

@@ -1,41 +1,121 @@
 package org.jagridge.web.bench;
 
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.meter.Meter;
 import org.jagridge.core.meter.Reading;
 import org.jagridge.core.meter.Request;
+import org.jagridge.core.part.Numbers;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
+import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.LadderSvg;
 
-/** The meter as it is shown. */
+/**
+ * The meter as it is shown.
+ *
+ * @param kind the sign beside the digits
+ * @param leads which of the leads are in use: "both", "red" or "none"
+ * @param past the readings before, newest first
+ */
 record MeterView(
         String mode,
         String title,
-        boolean direct,
+        String kind,
+        String leads,
         boolean lowImpedance,
         String plus,
         String minus,
         String plusNet,
         String minusNet,
+        String wire,
+        String wireEnds,
+        String turns,
         String display,
         String unit,
-        String says) {
+        boolean refused,
+        String says,
+        List<Mode> modes,
+        List<Past> past) {
+    private static final int PAST_SHOWN = 6;
+
+    record Mode(String word, String title) {}
+
+    /** A reading that was taken. @param where the leads or the clamp were */
+    record Past(String time, String where, String display) {}
 
     static MeterView of(BenchState state) {
         Request r = state.meter();
-        Reading reading = new Meter(state.frame()).read(r);
+        Reading reading = Meter.at(state.run(), state.micros()).read(r);
+        Drawn drawn = state.drawn();
         return new MeterView(
                 r.mode().word(),
                 r.mode().title(),
-                r.mode() == Request.Mode.DC_VOLTS,
+                sign(r.mode()),
+                r.mode().clamps() ? "none" : r.mode() == Request.Mode.CELSIUS ? "red" : "both",
                 r.lowImpedance(),
                 r.plus().toString(),
                 r.minus().toString(),
-                wire(state.drawn(), r.plus()),
-                wire(state.drawn(), r.minus()),
+                wire(drawn, r.plus()),
+                wire(drawn, r.minus()),
+                r.wire(),
+                drawn.circuit().wire(r.wire()).map(MeterView::ends).orElse(""),
+                Numbers.plain(r.turns()),
                 reading.display(),
                 reading.unit(),
-                reading.says());
+                reading.isRefused(),
+                reading.says(),
+                Arrays.stream(Request.Mode.values())
+                        .map(m -> new Mode(m.word(), m.title()))
+                        .toList(),
+                past(state));
+    }
+
+    private static String sign(Request.Mode mode) {
+        return switch (mode) {
+            case AC_VOLTS, AMPS -> "∿";
+            case DC_VOLTS, DC_AMPS -> "⎓";
+            case OHMS -> "Ω";
+            case CONTINUITY -> "♪";
+            case CAPACITANCE -> "⊣⊢";
+            case CELSIUS -> "°";
+        };
+    }
+
+    private static String ends(Wire w) {
+        return w.from() + " to " + w.to();
+    }
+
+    /** What the meter showed after each of the last acts, where the leads then were. */
+    private static List<Past> past(BenchState state) {
+        List<Past> past = new ArrayList<>();
+        List<Action> actions = state.actions();
+        for (int i = actions.size() - 1; i >= 0 && past.size() < PAST_SHOWN; i--) {
+            long shown = shownBefore(actions, i);
+            if (shown <= state.micros() && i < actions.size() - 1) {
+                Request r = state.meterAfter(i);
+                past.add(new Past(
+                        Clock.of(shown), where(r), Meter.at(state.run(), shown).display(r)));
+            }
+        }
+        return past;
+    }
+
+    /** The last instant at which an act's outcome stood, before another one at the same time changed it. */
+    private static long shownBefore(List<Action> actions, int i) {
+        long shown = actions.get(i).shownAt();
+        boolean changed = actions.subList(i + 1, actions.size()).stream()
+                .anyMatch(later -> later.kind().moves() && later.micros() == shown);
+        return changed ? Math.max(0, shown - 1) : shown;
+    }
+
+    private static String where(Request r) {
+        if (r.mode().clamps()) {
+            return r.wire();
+        }
+        return r.mode() == Request.Mode.CELSIUS ? r.plus().part() : r.plus() + " – " + r.minus();
     }
 
     private static String wire(Drawn drawn, Terminal terminal) {

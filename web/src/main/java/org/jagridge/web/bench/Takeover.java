@@ -5,7 +5,6 @@ import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Scenario;
-import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.JsonText;
 import org.jagridge.core.format.MalformedException;
@@ -68,12 +67,8 @@ final class Takeover {
     }
 
     private Optional<String> leads(JsonNode body) {
-        for (String lead : new String[] {"plus", "minus"}) {
-            Terminal t = Terminal.parse(body.get(lead).stringValue());
-            if (assembly.node(t).isEmpty()) {
-                return Optional.of("a lead was on " + t + ", which isn't there any more");
-            }
-        }
-        return Optional.empty();
+        return Leads.read(body)
+                .misfit(assembly)
+                .map(words -> "the meter: " + Character.toLowerCase(words.charAt(0)) + words.substring(1));
     }
 }

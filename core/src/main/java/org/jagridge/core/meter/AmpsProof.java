@@ -1,0 +1,212 @@
+package org.jagridge.core.meter;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.network.Solution;
+import org.jagridge.core.network.Solver;
+import org.jagridge.core.network.Values;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.run.Frame;
+
+/**
+ * What a clamp's reading proves. What to expect is computed: the current of the same state without faults, I = V/|Z|
+ * for each load behind the wire; P = V²/R tells what a heater gives at the volts it has.
+ */
+final class AmpsProof {
+    private static final double NOTHING = 0.005;
+    /** A reading within this share of what is expected is right. */
+    private static final double RIGHT = 0.06;
+
+    private static final double LOCKED = 3;
+    /** A heater's volts may differ by this share before it is told. */
+    private static final double VOLTS_DIFFER = 0.02;
+
+    private final Frame frame;
+    private final Frame sound;
+    private final Branch wire;
+    private final boolean direct;
+    private final double amps;
+
+    /** @param amps in one conductor */
+    AmpsProof(Frame frame, Branch wire, boolean direct, double amps) {
+        this.frame = frame;
+        sound = frame.sound();
+        this.wire = wire;
+        this.direct = direct;
+        this.amps = Math.abs(amps);
+    }
+
+    /** A load behind the wire and what it draws when all is well. */
+    private record Behind(Branch load, double amps) {
+        String words() {
+            return load.owner() + " " + Numbers.threeFigures(amps) + " A";
+        }
+    }
+
+    String says() {
+        List<Behind> behind = behind();
+        double expected = Math.abs(amps(sound, wire));
+        String between = wire.owner() + " (" + wire.a() + " to " + wire.b() + ")";
+        if (amps < NOTHING) {
+            return "No current in " + between + ". " + (behind.isEmpty() ? saysIdle() : saysMissing(behind));
+        }
+        String flows = "Current flows in " + between + ", so its circuit is complete. ";
+        String locked = locked(behind);
+        if (locked != null) {
+            return flows + locked;
+        }
+        if (Math.abs(amps - expected) <= RIGHT * expected) {
+            return flows + saysRight(behind);
+        }
+        return flows + (amps < expected ? saysLess(behind, expected) : saysMore(behind, expected));
+    }
+
+    private static String saysIdle() {
+        return "Nothing it feeds is switched on now. That says nothing of its volts.";
+    }
+
+    private static String saysMissing(List<Behind> behind) {
+        return "As the contacts stand, " + names(behind)
+                + " should draw through it. With volts at the load, no current "
+                + "means that it is open inside; without, go on toward the feed.";
+    }
+
+    private String saysRight(List<Behind> behind) {
+        if (behind.size() == 1) {
+            String heater = heater(behind.get(0));
+            return heater != null ? heater : "It is what " + behind.get(0).words() + " should be.";
+        }
+        return behind.isEmpty() ? "" : "It is what to expect: " + names(behind) + ".";
+    }
+
+    /** A heater draws by its resistance, so its amps follow its volts. */
+    private String heater(Behind b) {
+        Part part = frame.assembly().circuit().part(b.load().owner()).orElse(null);
+        if (part == null || !part.type().equals("resistive-load")) {
+            return null;
+        }
+        Params params = new Params(PartTypes.catalogue().require(part).params(), part.params());
+        double rated = params.number("volts");
+        double watts = params.number("watts");
+        double volts = frame.volts(b.load());
+        if (Math.abs(volts - rated) <= VOLTS_DIFFER * rated) {
+            return "It is what " + part.id() + " should draw.";
+        }
+        double ohms = rated * rated / watts;
+        return String.format(
+                Locale.ROOT,
+                "%s is rated %s W at %s V: %s Ω. At the %s V it has, %s A and %s W are right; the element is whole.",
+                part.id(),
+                Numbers.threeFigures(watts),
+                Numbers.threeFigures(rated),
+                Numbers.threeFigures(ohms),
+                Numbers.threeFigures(volts),
+                Numbers.threeFigures(volts / ohms),
+                Numbers.threeFigures(volts * volts / ohms));
+    }
+
+    private String saysLess(List<Behind> behind, double expected) {
+        double missing = expected - amps;
+        List<Behind> suspects = behind.stream()
+                .filter(b -> Math.abs(b.amps() - missing) <= RIGHT * expected)
+                .toList();
+        String share = Math.round(100 * amps / expected) + " % of the " + Numbers.threeFigures(expected)
+                + " A to expect (" + names(behind) + ")";
+        return suspects.isEmpty()
+                ? "It is " + share + ": something in the way drops volts, or a load has changed."
+                : "It is " + share + ", as if " + (suspects.size() == 1 ? "" : "one of ") + owners(suspects)
+                        + " drew nothing: open inside, or its limit or link is open.";
+    }
+
+    private String saysMore(List<Behind> behind, double expected) {
+        return "It is " + Numbers.threeFigures(amps / Math.max(expected, 1e-9)) + " times the "
+                + Numbers.threeFigures(expected) + " A to expect"
+                + (behind.isEmpty() ? "" : " (" + names(behind) + ")")
+                + ": look for a short, or for something that shouldn't be on.";
+    }
+
+    /** A motor that stands still takes several times its running amps. */
+    private String locked(List<Behind> behind) {
+        for (Behind b : behind) {
+            Part part = frame.assembly().circuit().part(b.load().owner()).orElse(null);
+            if (part == null || !part.params().containsKey("runAmps")) {
+                continue;
+            }
+            double running = ((Number) part.params().get("runAmps")).doubleValue();
+            double now = Math.abs(amps(frame, b.load()));
+            if (now > LOCKED * running) {
+                return part.id() + " draws " + Numbers.threeFigures(now / running) + " times its running amps ("
+                        + Numbers.threeFigures(running) + " A): it is locked, or just starting.";
+            }
+        }
+        return null;
+    }
+
+    private static String names(List<Behind> behind) {
+        return String.join(", ", behind.stream().map(Behind::words).toList());
+    }
+
+    private static String owners(List<Behind> behind) {
+        return String.join(", ", behind.stream().map(b -> b.load().owner()).toList());
+    }
+
+    /** The loads that would lose their current with the wire cut, when all is well. */
+    private List<Behind> behind() {
+        Solution now = solution(sound);
+        List<Behind> behind = new ArrayList<>();
+        if (now == null) {
+            return behind;
+        }
+        Values cut = now.values().copy();
+        cut.admittance(wire.index(), 0, 0);
+        Solution without = new Solver(frame.assembly().network()).solve(cut);
+        for (Branch b : frame.assembly().branches()) {
+            boolean takes = b.role().consumes() && b.isDrawn();
+            double before = takes ? now.amps(b.index()).abs() : 0;
+            if (before > NOTHING && without.amps(b.index()).abs() < before / 2) {
+                behind.add(new Behind(b, before));
+            }
+        }
+        // what hangs on a transformer behind the wire draws through its primary, which is counted
+        Set<Integer> here = ownSide();
+        return behind.stream().filter(b -> here.contains(b.load().nodeA())).toList();
+    }
+
+    /** The nodes on the wire's own side of every transformer. */
+    private Set<Integer> ownSide() {
+        Set<Integer> side = new HashSet<>(Set.of(wire.nodeA()));
+        boolean grew = true;
+        while (grew) {
+            grew = false;
+            for (Branch b : sound.assembly().branches()) {
+                if (b.role() != Role.EARTHING
+                        && sound.conducts(b)
+                        && side.contains(b.nodeA()) != side.contains(b.nodeB())) {
+                    side.add(b.nodeA());
+                    side.add(b.nodeB());
+                    grew = true;
+                }
+            }
+        }
+        return side;
+    }
+
+    private Solution solution(Frame f) {
+        return direct ? f.dc() : f.ac();
+    }
+
+    private double amps(Frame f, Branch b) {
+        Solution s = solution(f);
+        return s == null
+                ? 0
+                : direct ? s.amps(b.index()).re() : s.amps(b.index()).abs();
+    }
+}

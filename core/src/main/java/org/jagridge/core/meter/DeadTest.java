@@ -1,0 +1,350 @@
+package org.jagridge.core.meter;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jagridge.core.network.Complex;
+import org.jagridge.core.network.Solution;
+import org.jagridge.core.network.Solver;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
+import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Reach;
+import org.jagridge.core.run.Reach.ThroughLoad;
+import org.jagridge.core.run.Run;
+
+/**
+ * Ohms, continuity and capacitance: here the meter feeds the circuit, so the circuit must be dead, and the reading is
+ * refused with the reason where it isn't. Ohms are the resistance R = v/i that the network shows to direct current
+ * between the leads with its sources at rest: of a winding its copper or what its iron shows, and of all that lies
+ * beside it.
+ */
+final class DeadTest {
+    /** More than this between the leads at 3 kΩ is no ghost. */
+    private static final double LIVE_VOLTS = 0.05;
+    /** The display's range; beyond it, nothing joins the leads. */
+    private static final double MOST_OHMS = 60e6;
+    /** Up to here the meter beeps. */
+    private static final double BEEP_OHMS = 30;
+    /** A capacitor with no more than this beside it keeps its charge. */
+    private static final double DISCHARGES_OHMS = 1e6;
+
+    private static final double CHARGED_VOLTS = 5;
+    /** Share of the whole conductance from which a path beside the part under test is told. */
+    private static final double WORTH_TELLING = 0.02;
+    /** A run capacitor is good within this share of what is printed on it. */
+    private static final double GOOD_CAPACITOR = 0.06;
+
+    private final Run run;
+    private final Frame frame;
+    private final Assembly assembly;
+    private final Request request;
+    private final int plus;
+    private final int minus;
+    private final Reach reach;
+
+    /** @param run where the frame is from, for what was before; or null */
+    DeadTest(Run run, Frame frame, Request request, int plus, int minus) {
+        this.run = run;
+        this.frame = frame;
+        this.request = request;
+        this.plus = plus;
+        this.minus = minus;
+        assembly = frame.assembly();
+        reach = new Reach(frame);
+    }
+
+    Reading read() {
+        String live = whyRefused();
+        if (live != null) {
+            return Reading.refused(unit(), live);
+        }
+        return request.mode() == Request.Mode.CAPACITANCE ? capacitance() : ohms();
+    }
+
+    private String unit() {
+        return request.mode() == Request.Mode.CAPACITANCE ? "µF" : "Ω";
+    }
+
+    // ---- what stands against it
+
+    private String whyRefused() {
+        double volts = Math.hypot(
+                loaded(frame.ac()).abs(),
+                frame.dc() == null ? 0 : loaded(frame.dc()).abs());
+        if (volts >= LIVE_VOLTS) {
+            return "Not on a live circuit: " + Numbers.threeFigures(volts) + " V stand between " + request.plus()
+                    + " and " + request.minus() + ". " + switchOff();
+        }
+        for (int node : new int[] {plus, minus}) {
+            Reach.Side side = reach.sideOf(node);
+            if (side != null && side != Reach.Side.RETURN) {
+                return "Not on a live circuit: " + (node == plus ? request.plus() : request.minus()) + " is live ("
+                        + reach.polesOf(node).iterator().next().terminal() + "). " + switchOff();
+            }
+        }
+        return capacitorsBetween().stream()
+                .filter(this::isCharged)
+                .findFirst()
+                .map(c -> "Not on a charged capacitor: " + c.title() + " was cut off with a charge on it. Discharge it "
+                        + "through a resistor, prove it dead, then measure.")
+                .orElse(null);
+    }
+
+    private Complex loaded(Solution solution) {
+        return new Solver(assembly.network()).loadedVolts(solution, plus, minus, Meter.LOW_IMPEDANCE);
+    }
+
+    private String switchOff() {
+        Set<String> sources = new LinkedHashSet<>();
+        for (int node : new int[] {plus, minus}) {
+            ThroughLoad way = reach.throughLoads(node);
+            if (way != null) {
+                sources.add(way.pole().source());
+            }
+        }
+        return "Switch off what feeds it" + (sources.isEmpty() ? "" : " (" + String.join(", ", sources) + ")")
+                + ", prove it dead, then measure.";
+    }
+
+    /** Whether a capacitor was left with volts and nothing beside it has taken them since. */
+    private boolean isCharged(Branch capacitor) {
+        if (run == null) {
+            return false;
+        }
+        List<Frame> frames = run.frames();
+        for (int i = frames.indexOf(frame); i >= 0; i--) {
+            Frame then = frames.get(i);
+            if (then.assembly() != assembly) {
+                return false;
+            }
+            if (then.volts(capacitor) > CHARGED_VOLTS) {
+                return true;
+            }
+            if (ohmsBetween(then, capacitor.nodeA(), capacitor.nodeB()) < DISCHARGES_OHMS) {
+                return false;
+            }
+        }
+        return false;
+    }
+
+    private static double ohmsBetween(Frame f, int a, int b) {
+        return Math.abs(
+                new Solver(f.assembly().network()).impedance(f.direct(), a, b).re());
+    }
+
+    // ---- capacitance
+
+    private List<Branch> capacitorsBetween() {
+        return assembly.branches().stream()
+                .filter(b -> b.shape() == Shape.CAPACITOR && isBetween(b))
+                .toList();
+    }
+
+    private boolean isBetween(Branch b) {
+        return (reach.joined(b.nodeA(), plus) && reach.joined(b.nodeB(), minus))
+                || (reach.joined(b.nodeA(), minus) && reach.joined(b.nodeB(), plus));
+    }
+
+    private Reading capacitance() {
+        List<Branch> found = capacitorsBetween();
+        if (found.isEmpty()) {
+            return new Reading(0, "µF", "0.00", "There is no capacitor between " + leads() + ".");
+        }
+        double beside = ohmsBetween(frame, plus, minus);
+        if (beside < DISCHARGES_OHMS) {
+            return Reading.refused(
+                    "µF",
+                    "Something lies beside " + found.get(0).title() + " (" + ohmsWords(beside)
+                            + "): the reading would be of both. Take the wires off one of its posts first.");
+        }
+        double is = microfarads(frame, found);
+        double printed = microfarads(frame.sound(), found);
+        String what = String.join(" and ", found.stream().map(Branch::title).toList());
+        String words = is < 0.01 * printed
+                ? "Next to nothing at " + what + ": it is open. " + Numbers.threeFigures(printed)
+                        + " µF are printed on it."
+                : Math.abs(is - printed) > GOOD_CAPACITOR * printed
+                        ? what + " has " + percent(1 - is / printed) + " less than the " + Numbers.threeFigures(printed)
+                                + " µF printed on it; more than 6 % off is worn out. Replace it."
+                        : what + " is good: " + Numbers.threeFigures(printed) + " µF are printed on it, and 6 % off is "
+                                + "allowed.";
+        return new Reading(is, "µF", Meter.digits(is), words);
+    }
+
+    private double microfarads(Frame f, List<Branch> capacitors) {
+        double radians = 2 * Math.PI * assembly.hertz();
+        return capacitors.stream()
+                        .mapToDouble(c -> f.ac().values().admittance(c.index()).im() / radians)
+                        .sum()
+                * 1e6;
+    }
+
+    private static String percent(double share) {
+        return Math.round(100 * share) + " %";
+    }
+
+    // ---- ohms
+
+    private Reading ohms() {
+        double ohms = plus == minus ? 0 : ohmsBetween(frame, plus, minus);
+        boolean over = ohms > MOST_OHMS;
+        boolean beeps = ohms <= BEEP_OHMS;
+        String says = plus == minus
+                ? "Both leads are on the same terminal: this is the meter's own lead resistance."
+                : over ? saysOpen() : saysOhms(ohms);
+        if (request.mode() == Request.Mode.CONTINUITY) {
+            says = (beeps ? "It beeps. " : "No beep. ") + says;
+        }
+        return over ? Reading.overRange("Ω", says) : new Reading(ohms, "Ω", display(ohms), says);
+    }
+
+    private static String display(double ohms) {
+        return ohms >= 1e6
+                ? Meter.digits(ohms / 1e6) + " M"
+                : ohms >= 1e3 ? Meter.digits(ohms / 1e3) + " k" : Meter.digits(ohms);
+    }
+
+    static String ohmsWords(double ohms) {
+        return ohms >= 1e6
+                ? Numbers.threeFigures(ohms / 1e6) + " MΩ"
+                : ohms >= 1e3 ? Numbers.threeFigures(ohms / 1e3) + " kΩ" : Numbers.threeFigures(ohms) + " Ω";
+    }
+
+    private String leads() {
+        return request.plus() + " and " + request.minus();
+    }
+
+    private String saysOpen() {
+        Optional<Branch> load = underTest();
+        if (load.isPresent()) {
+            Branch b = load.get();
+            return b.shape() == Shape.CAPACITOR
+                    ? "OL across the capacitor " + b.title() + ": ohms say only that it isn't shorted. Measure its µF."
+                    : "OL across " + b.title() + ": it is open inside"
+                            + expected(b).orElse("") + ".";
+        }
+        List<Branch> opens = reach.opensBetween(plus, minus, frame);
+        if (!opens.isEmpty()) {
+            return "OL: " + opened(opens.get(0));
+        }
+        return "OL: nothing joins " + leads() + ".";
+    }
+
+    private static String opened(Branch open) {
+        if (open.isWire()) {
+            return "the wire " + open.owner() + " is broken.";
+        }
+        return open.role() == Role.PROTECTION
+                ? open.title() + " is open: blown or tripped. Find out why before it is replaced."
+                : "the contact " + open.title() + " is open as it stands now.";
+    }
+
+    /** The load, coil or winding that lies right between the leads: what one means to measure. */
+    private Optional<Branch> underTest() {
+        return assembly.branches().stream()
+                .filter(b -> isConsumerOrWinding(b) && isBetween(b))
+                .min(java.util.Comparator.comparing((Branch b) -> !isAtTerminals(b)));
+    }
+
+    private static boolean isConsumerOrWinding(Branch b) {
+        return b.isDrawn() && (b.role().consumes() || b.role() == Role.SECONDARY);
+    }
+
+    private boolean isAtTerminals(Branch b) {
+        return (b.nodeA() == plus && b.nodeB() == minus) || (b.nodeA() == minus && b.nodeB() == plus);
+    }
+
+    /** "; a sound one has 98.7 Ω". */
+    private Optional<String> expected(Branch b) {
+        double mhos = frame.sound().direct().values().admittance(b.index()).re();
+        return mhos <= 0 ? Optional.empty() : Optional.of("; a sound one has " + ohmsWords(1 / mhos));
+    }
+
+    private String saysOhms(double ohms) {
+        if (reach.joined(plus, minus)) {
+            return saysJoined(ohms);
+        }
+        Optional<Branch> tested = underTest();
+        Solution direct = frame.direct();
+        if (tested.isEmpty()) {
+            String way = String.join(" and ", loadsOnTheWay(direct, null));
+            List<Branch> opens = reach.opensBetween(plus, minus, frame);
+            if (!opens.isEmpty() && !way.isEmpty()) {
+                return ohmsWords(ohms) + " is what " + way + " shows beside it: " + opened(opens.get(0))
+                        + " Take a wire off one side to test it alone.";
+            }
+            return ohmsWords(ohms) + " between " + leads() + (way.isEmpty() ? "." : ", through " + way + ".");
+        }
+        Branch b = tested.get();
+        double own = direct.values().admittance(b.index()).re();
+        double beside = 1 / ohms - own;
+        List<String> others = beside * ohms > WORTH_TELLING ? loadsOnTheWay(direct, b) : List.of();
+        String also = others.isEmpty()
+                ? ""
+                : " " + String.join(" and ", others)
+                        + " lies beside it and takes part in the reading; take a wire off to measure " + b.owner()
+                        + " alone.";
+        if (own <= 0) {
+            return ohmsWords(ohms) + ", but not of " + b.title() + ", which is open"
+                    + expected(b).orElse("") + "." + also;
+        }
+        double sound = frame.sound().direct().values().admittance(b.index()).re();
+        String judged = sound > 0 && own > 2 * sound
+                ? ": far less than the " + ohmsWords(1 / sound) + " of a sound one. Turns are shorted"
+                : ": the way through it is whole";
+        return ohmsWords(1 / own) + " across " + b.title() + judged + "." + also;
+    }
+
+    private String saysJoined(double ohms) {
+        double sound = ohmsBetween(frame.sound(), plus, minus);
+        if (ohms > 2 * sound + 0.5) {
+            return ohmsWords(ohms) + " between " + leads() + ", where a sound joint shows " + ohmsWords(sound)
+                    + ": a worn contact or a loose joint.";
+        }
+        List<Branch> contacts = assembly.branches().stream()
+                .filter(b -> isAtTerminals(b) && (b.role() == Role.CONTACT || b.role() == Role.PROTECTION))
+                .toList();
+        return ohmsWords(ohms) + ": "
+                + (contacts.isEmpty()
+                        ? request.plus() + " and " + request.minus() + " are joined; the way between them is whole."
+                        : contacts.get(0).title() + " is closed.");
+    }
+
+    /** The loads on the way with the fewest of them from lead to lead, without one branch; by owner. */
+    private List<String> loadsOnTheWay(Solution direct, Branch without) {
+        Map<Integer, List<String>> ways = new HashMap<>();
+        Deque<Integer> queue = new ArrayDeque<>(List.of(reach.groupOf(plus)));
+        ways.put(reach.groupOf(plus), List.of());
+        int goal = reach.groupOf(minus);
+        while (!queue.isEmpty() && !ways.containsKey(goal)) {
+            int g = queue.pollFirst();
+            for (Branch b : assembly.branches()) {
+                boolean passes = b != without
+                        && (b.role().consumes() || b.role().gives() || b.role() == Role.CONTACT)
+                        && direct.values().admittance(b.index()).re() > 1e-9;
+                int a = reach.groupOf(b.nodeA());
+                int c = reach.groupOf(b.nodeB());
+                int other = a == g ? c : c == g ? a : -1;
+                if (passes && other >= 0 && !ways.containsKey(other)) {
+                    List<String> way = new ArrayList<>(ways.get(g));
+                    if (!way.contains(b.owner())) {
+                        way.add(b.owner());
+                    }
+                    ways.put(other, way);
+                    queue.addLast(other);
+                }
+            }
+        }
+        return ways.getOrDefault(goal, List.of());
+    }
+}

@@ -1,0 +1,328 @@
+package org.jagridge.core.meter;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.Circuits;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/**
+ * What a meter shows and what that proves, situation by situation. The numbers are from the ratings and Ohm's law, the
+ * sentences from what is and isn't connected; neither is from the program.
+ *
+ * <p>Lab bench: 240 V to 24 V, 40 VA (no load 26.9 V), six relays of 3.5/6 VA: open coil 24²/6 = 96 Ω at 0.6, 57.6 Ω to
+ * direct current. Cottage: 7.5 kW strips at 240 V, 7.68 Ω; 45/5 µF. Cold store: lockout relay 900 Ω at 0.6, 540 Ω.
+ */
+public class SituationsTest {
+    private static final String LAB = "lab-bench";
+    private static final String COTTAGE = "wardens-cottage";
+    private static final String STORE = "cold-store";
+    private static final Map<String, Object> REST = Map.of();
+    private static final Map<String, Object> FAN = Map.of("TH.fan", "on");
+    private static final Map<String, Object> OFF = Map.of("M.on", false);
+    private static final Map<String, Object> STRIPS = Map.of("TH.mode", "emergency", "ROOM.celsius", 15.0);
+    private static final Map<String, Object> ALL_OFF = Map.of("M.on", false, "MO.on", false);
+    private static final Map<String, Object> STORE_OFF = Map.of("MO.on", false);
+
+    /** One situation: what is set, which faults are there, where the meter is, what it shows, what that proves. */
+    private record Situation(
+            String demo, Map<String, Object> set, List<Fault> faults, Request request, double shows, String... says) {
+        @Override
+        public String toString() {
+            return demo + " " + request.mode().word() + " "
+                    + (request.mode().clamps() ? request.wire() : request.plus() + " " + request.minus()) + " with "
+                    + set + " " + faults.stream().map(Fault::words).toList();
+        }
+    }
+
+    private static final double OL = Double.POSITIVE_INFINITY;
+    private static final double REFUSED = Double.NaN;
+
+    private static Request meter(Request.Mode mode, String plus, String minus) {
+        return new Request(mode, Terminal.parse(plus), Terminal.parse(minus), null, 1, false);
+    }
+
+    private static Request volts(String plus, String minus) {
+        return meter(Request.Mode.AC_VOLTS, plus, minus);
+    }
+
+    private static Request ohms(String plus, String minus) {
+        return meter(Request.Mode.OHMS, plus, minus);
+    }
+
+    private static Request beep(String plus, String minus) {
+        return meter(Request.Mode.CONTINUITY, plus, minus);
+    }
+
+    private static Request farads(String plus, String minus) {
+        return meter(Request.Mode.CAPACITANCE, plus, minus);
+    }
+
+    private static Fault coilOpen(String part) {
+        return Fault.of(FaultKind.COIL_OPEN, "part", part);
+    }
+
+    private static Fault wireOpen(String wire) {
+        return Fault.of(FaultKind.WIRE_OPEN, "wire", wire);
+    }
+
+    private final List<Situation> table = new ArrayList<>();
+
+    private void at(String demo, Map<String, Object> set, Request request, double shows, String... says) {
+        table.add(new Situation(demo, set, List.of(), request, shows, says));
+    }
+
+    private void at(String demo, Map<String, Object> set, Fault fault, Request request, double shows, String... says) {
+        table.add(new Situation(demo, set, List.of(fault), request, shows, says));
+    }
+
+    private static Map<String, Object> both(Map<String, Object> a, Map<String, Object> b) {
+        Map<String, Object> all = new LinkedHashMap<>(a);
+        all.putAll(b);
+        return all;
+    }
+
+    @DataProvider
+    public Object[][] situations() {
+        table.clear();
+        volts();
+        deadTests();
+        clamps();
+        othersAndCapacitors();
+        assertTrue(table.size() >= 60, table.size() + " situations");
+        return table.stream().map(s -> new Object[] {s}).toArray(Object[][]::new);
+    }
+
+    private void volts() {
+        // the supply, and points on it
+        at(LAB, REST, volts("T1.X1", "T1.X2"), 26.6, "supply itself: T1");
+        at(LAB, REST, volts("M.L1", "M.L2"), 240, "supply itself: M");
+        at(LAB, REST, volts("M.L1", "M.N"), 120, "supply itself: M");
+        at(LAB, REST, volts("TH.R", "TH.C"), 26.6, "TH");
+        // across an open switch: full volts, the far side not powered, the coil whole
+        at(LAB, REST, volts("TH.R", "TH.G"), 26.6, "Full voltage across an open switch", "TH.G is not powered", "K1");
+        at(LAB, REST, volts("TH.R", "TH.W"), 26.6, "TH.W is not powered", "K3");
+        at(LAB, REST, volts("K1.11", "K1.14"), 26.6, "open switch", "K1.14 is not powered", "LP1");
+        at(LAB, REST, coilOpen("K1"), volts("TH.R", "TH.G"), 0, "TH.G is joined to nothing");
+        at(LAB, REST, wireOpen("w14"), volts("TH.R", "TH.G"), 0, "joined to nothing", "doesn't prove TH.R dead");
+        // no volts at an output that is off
+        at(LAB, REST, volts("TH.G", "TH.C"), 0, "TH.G rests at the voltage of TH.C", "only if the supply is live");
+        // across a closed switch, and what else 0 V may be
+        at(LAB, FAN, volts("TH.R", "TH.G"), 0, "closed contact, TH R-G", "a dead supply reads 0 V as well");
+        at(LAB, FAN, volts("F1.1", "F1.2"), 0, "closed contact, F1", "live");
+        at(LAB, OFF, volts("TH.R", "TH.G"), 0, "Both are dead now");
+        at(LAB, OFF, volts("M.L1", "M.L2"), 0, "dead");
+        at(LAB, REST, volts("TH.R", "K1.11"), 0, "joined", "live");
+        at(LAB, REST, volts("K1.A2", "K2.A2"), 0, "on the return");
+        // at the load
+        at(LAB, FAN, volts("K1.A1", "K1.A2"), 26.4, "fed and its return is sound", "It is in");
+        at(LAB, FAN, coilOpen("K1"), volts("K1.A1", "K1.A2"), 26.6, "no current: the fault is in K1 itself");
+        at(LAB, FAN, wireOpen("w14"), volts("K1.A1", "K1.A2"), 0, "K1");
+        at(LAB, FAN, wireOpen("w14"), volts("TH.G", "K1.A1"), 26.6, "the broken wire w14", "K1.A1 is not powered");
+        at(LAB, FAN, wireOpen("w30"), volts("K1.A2", "XT.2"), 26.6, "the broken wire w30");
+        at(LAB, REST, volts("TH.R", "TH.R"), 0, "same terminal");
+        // both hot
+        at(COTTAGE, STRIPS, volts("HC.L1", "HC.T1"), 0, "closed contact, HC L1-T1", "live");
+        at(COTTAGE, REST, volts("CB1.2", "HC.L1"), 0, "joined by conductors", "live");
+        // both poles are open: the strips hang on nothing but a leak of 1 GΩ
+        at(COTTAGE, REST, volts("HC.L1", "HC.T1"), 1.19, "HC.T1 is joined to nothing", "doesn't prove HC.L1 dead");
+        at(COTTAGE, STRIPS, volts("HTR.1", "HTR.2"), 235, "fed and its return is sound", "It is on");
+        at(COTTAGE, REST, volts("HC.L1", "HC.L2"), 240, "supply itself: M");
+        at(
+                COTTAGE,
+                STRIPS,
+                Fault.of(FaultKind.LOAD_OPEN, "part", "HTR"),
+                volts("HTR.1", "HTR.2"),
+                240,
+                "no current: the fault is in HTR itself");
+        at(COTTAGE, both(STRIPS, Map.of("LIM.tripped", true)), volts("LIM.1", "LIM.2"), 240, "open contact LIM");
+        // on the bare sub-base
+        Map<String, Object> pulled = Map.of("TH.pulled", true);
+        at(LAB, pulled, volts("TH.R", "TH.C"), 26.8, "supply itself: T1");
+        at(LAB, pulled, volts("TH.R", "TH.W"), 26.8, "TH.W is not powered", "the way from TH.W through K3 is whole");
+        at(LAB, pulled, wireOpen("w16"), volts("TH.R", "TH.W"), 0, "TH.W is joined to nothing");
+        // the low-impedance range loads a coil that it hangs on, and takes a ghost away
+        at(
+                LAB,
+                REST,
+                new Request(Request.Mode.AC_VOLTS, Terminal.parse("TH.R"), Terminal.parse("TH.W"), null, 1, true),
+                25.9,
+                "TH.W is not powered");
+        at(
+                COTTAGE,
+                REST,
+                new Request(Request.Mode.AC_VOLTS, Terminal.parse("HC.L1"), Terminal.parse("HC.T1"), null, 1, true),
+                0,
+                "joined to nothing");
+        // the lockout relay's coil in series with the contactor's takes nearly all
+        at(STORE, Map.of("TH.setCelsius", 30.0), volts("TH.1", "TH.2"), 26.6, "TH.2 is not powered", "KF");
+    }
+
+    private void deadTests() {
+        // refused while live
+        at(LAB, REST, ohms("K1.A1", "XT.1"), REFUSED, "live circuit", "T1");
+        at(LAB, REST, ohms("F1.1", "F1.2"), REFUSED, "F1.1 is live");
+        at(LAB, FAN, beep("TH.R", "TH.G"), REFUSED, "is live");
+        at(LAB, REST, beep("M.L1", "M.L2"), REFUSED, "240 V stand between");
+        // coils and windings: the real part of the open impedance
+        at(LAB, OFF, ohms("K1.A1", "K1.A2"), 57.6, "across K1 A1-A2", "whole");
+        at(LAB, OFF, ohms("TH.G", "TH.C"), 57.6, "K1", "whole");
+        at(LAB, OFF, coilOpen("K1"), ohms("K1.A1", "K1.A2"), OL, "open inside", "a sound one has 57.6 Ω");
+        at(LAB, OFF, ohms("T1.X1", "T1.X2"), 0.864, "T1");
+        at(LAB, OFF, ohms("T1.P1", "T1.P2"), 86.4, "across T1", "whole");
+        at(
+                LAB,
+                OFF,
+                Fault.of(FaultKind.WINDING_OPEN, "part", "T1", "winding", "primary"),
+                ohms("T1.P1", "T1.P2"),
+                OL,
+                "open inside");
+        at(COTTAGE, ALL_OFF, ohms("HTR.1", "HTR.2"), 7.68, "across HTR", "whole");
+        at(
+                COTTAGE,
+                ALL_OFF,
+                Fault.of(FaultKind.LOAD_OPEN, "part", "HTR"),
+                ohms("HTR.1", "HTR.2"),
+                OL,
+                "open inside",
+                "7.68 Ω");
+        at(STORE, STORE_OFF, ohms("KF.A1", "KF.A2"), 57.6, "across KF", "whole");
+        // contacts, wires and fuses
+        at(LAB, OFF, beep("F1.1", "F1.2"), 0.005, "It beeps", "F1", "closed");
+        // the winding and the lamp lie beside the open contact
+        at(
+                LAB,
+                OFF,
+                beep("K1.11", "K1.14"),
+                576.9,
+                "No beep",
+                "T1 and LP1 shows beside it",
+                "contact K1 11-14 is open");
+        at(LAB, OFF, beep("K4.21", "K4.22"), 0.005, "It beeps", "K4 21-22 is closed");
+        at(LAB, OFF, beep("TH.G", "K1.A1"), 0.136, "It beeps", "joined");
+        at(LAB, OFF, wireOpen("w7"), beep("F1.2", "XT.1"), 51.1, "No beep", "beside it", "wire w7 is broken");
+        at(LAB, OFF, beep("TH.R", "TH.G"), 58.5, "No beep", "T1 and K1 shows beside it", "contact TH R-G is open");
+        at(LAB, OFF, beep("TH.R", "TH.R"), 0, "same terminal");
+        at(COTTAGE, ALL_OFF, beep("LIM.1", "LIM.2"), 0.005, "It beeps", "LIM", "closed");
+        at(COTTAGE, both(ALL_OFF, Map.of("LIM.tripped", true)), beep("LIM.1", "LIM.2"), OL, "LIM", "open");
+        at(
+                COTTAGE,
+                ALL_OFF,
+                Fault.of(FaultKind.WIRE_RESISTIVE, "wire", "w15", "ohms", 10),
+                ohms("LIM.2", "HTR.1"),
+                10,
+                "worn contact or a loose joint");
+        at(LAB, OFF, Fault.of(FaultKind.COIL_SHORTED, "part", "K3"), ohms("K3.A1", "K3.A2"), 0.1, "Turns are shorted");
+        at(COTTAGE, ALL_OFF, ohms("HC.T1", "HC.L1"), OL, "HC L1-T1 is open");
+        // a motor's windings lie beside what is wired to them
+        at(LAB, OFF, ohms("LP1.1", "LP1.2"), 576, "across LP1", "whole");
+    }
+
+    private void clamps() {
+        at(LAB, REST, Request.amps("w14"), 0, "No current in w14", "Nothing it feeds is switched on");
+        // 24²/3.5 = 164.6 Ω at 26.4 V
+        at(LAB, FAN, Request.amps("w14"), 26.4 / 164.6, "its circuit is complete", "K1 0.160 A");
+        at(LAB, FAN, coilOpen("K1"), Request.amps("w14"), 0, "No current in w14", "K1", "it is open inside");
+        at(LAB, FAN, wireOpen("w14"), Request.amps("w11"), 0, "No current in w11", "toward the feed");
+        // P = V²/R: 7.68 Ω
+        at(COTTAGE, STRIPS, Request.amps("w14"), 30.6, "7500 W at 240 V", "7.68 Ω", "the element is whole");
+        at(
+                COTTAGE,
+                STRIPS,
+                Fault.of(FaultKind.LOAD_OPEN, "part", "HTR"),
+                Request.amps("w14"),
+                0,
+                "No current in w14",
+                "HTR");
+        at(
+                COTTAGE,
+                STRIPS,
+                new Fault(FaultKind.WIRE_RESISTIVE, Map.of("wire", "w15", "ohms", 7.68), null, null),
+                Request.amps("w14"),
+                15.5,
+                "51 % of the",
+                "HTR");
+        at(COTTAGE, STRIPS, Request.amps("w12"), 2.1, "BLW 2.06 A");
+        at(COTTAGE, REST, Request.amps("w40"), 0, "No current");
+    }
+
+    private void othersAndCapacitors() {
+        Map<String, Object> warm = Map.of("ROOM.celsius", 18.5, "TH.mode", "off");
+        at(COTTAGE, warm, new Request(Request.Mode.CELSIUS, Terminal.parse("TH.R"), null, null, 1, false), 18.5, "TH");
+        at(LAB, REST, new Request(Request.Mode.CELSIUS, Terminal.parse("TH.R"), null, null, 1, false), 21, "21.0 °C");
+        at(
+                LAB,
+                REST,
+                new Request(Request.Mode.CELSIUS, Terminal.parse("K1.A1"), null, null, 1, false),
+                REFUSED,
+                "nothing to probe at K1");
+        // a winding lies beside a wired capacitor
+        at(COTTAGE, ALL_OFF, farads("CAP.C", "CAP.HERM"), REFUSED, "lies beside CAP", "Take the wires off");
+        at(COTTAGE, ALL_OFF, wireOpen("w42"), farads("CAP.C", "CAP.HERM"), 45, "CAP C-HERM is good");
+        at(COTTAGE, ALL_OFF, wireOpen("w46"), farads("CAP.C", "CAP.FAN"), 5, "good", "5");
+        at(COTTAGE, REST, farads("HC.L1", "HC.L2"), REFUSED, "live circuit");
+        at(LAB, OFF, farads("K1.A1", "K1.A2"), 0, "no capacitor");
+    }
+
+    private static Reading read(Situation s) {
+        Circuit circuit = Circuits.demo(s.demo());
+        Map<String, Object> start = new LinkedHashMap<>();
+        Map<String, Object> later = new LinkedHashMap<>();
+        s.set().forEach((k, v) -> (k.endsWith("elsius") ? start : later).put(k, v));
+        List<Scenario.Step> steps = later.isEmpty() ? List.of() : List.of(new Scenario.Step(5, later, List.of()));
+        Run run = Simulation.run(circuit, new Scenario("Situation", start, steps, s.faults(), 60));
+        return Meter.at(run, Time.micros(30)).read(s.request());
+    }
+
+    @Test(dataProvider = "situations")
+    public void theMeterShowsWhatIsThereAndSaysWhatThatProves(Situation s) {
+        Reading r = read(s);
+        String all = s + ": " + r.display() + " " + r.unit() + ". " + r.says();
+        if (Double.isNaN(s.shows())) {
+            assertTrue(r.isRefused(), all);
+        } else if (Double.isInfinite(s.shows())) {
+            assertEquals(r.display(), "OL", all);
+        } else {
+            assertTrue(r.hasValue(), all);
+            double ghost = s.request().mode() == Request.Mode.AC_VOLTS ? 0.2 : 0.005;
+            assertEquals(r.value(), s.shows(), 0.02 * s.shows() + ghost, all);
+        }
+        for (String words : s.says()) {
+            assertTrue(r.says().contains(words), all + " lacks \"" + words + "\"");
+        }
+    }
+
+    /** Cut off while live, a capacitor keeps its charge; through a winding it would have lost it. */
+    @Test
+    public void aCapacitorCutOffWhileLiveIsCharged() {
+        Circuit circuit = Circuits.demo(COTTAGE);
+        Map<String, Object> running = Map.of("TH.mode", "heat");
+        List<Scenario.Step> steps = List.of(
+                new Scenario.Step(5, running, List.of()),
+                new Scenario.Step(20, Map.of(), List.of(wireOpen("w42"), wireOpen("w41"))),
+                new Scenario.Step(30, ALL_OFF, List.of()));
+        Scenario live = new Scenario("Cut while live", Map.of("ROOM.celsius", 18.0), steps, List.of(), 60);
+        Reading r = Meter.at(Simulation.run(circuit, live), Time.micros(40)).read(farads("CAP.C", "CAP.FAN"));
+        assertTrue(r.isRefused(), r.says());
+        List<Scenario.Step> offFirst = List.of(
+                new Scenario.Step(5, running, List.of()),
+                new Scenario.Step(20, ALL_OFF, List.of()),
+                new Scenario.Step(30, Map.of(), List.of(wireOpen("w42"))));
+        Scenario dead = new Scenario("Cut when dead", Map.of("ROOM.celsius", 18.0), offFirst, List.of(), 60);
+        Reading good = Meter.at(Simulation.run(circuit, dead), Time.micros(40)).read(farads("CAP.C", "CAP.HERM"));
+        assertEquals(good.value(), 45, 0.01, good.says());
+    }
+}
