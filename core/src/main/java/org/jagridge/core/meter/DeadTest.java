@@ -87,8 +87,9 @@ final class DeadTest {
         }
         for (int node : new int[] {plus, minus}) {
             Reach.Side side = reach.sideOf(node);
-            if (side != null && side != Reach.Side.RETURN) {
-                return "Not on a live circuit: " + (node == plus ? request.plus() : request.minus()) + " is live ("
+            if (side != null && (side != Reach.Side.RETURN || isOnLiveTransformer(node))) {
+                return "Not on a live circuit: " + (node == plus ? request.plus() : request.minus()) + " is "
+                        + (side == Reach.Side.RETURN ? "on the return of a live supply (" : "live (")
                         + reach.polesOf(node).iterator().next().terminal() + "). " + switchOff();
             }
         }
@@ -98,6 +99,12 @@ final class DeadTest {
                 .map(c -> "Not on a charged capacitor: " + c.title() + " was cut off with a charge on it. Discharge it "
                         + "through a resistor, prove it dead, then measure.")
                 .orElse(null);
+    }
+
+    /** The mains' own return is never switched off, a transformer's is dead with it. */
+    private boolean isOnLiveTransformer(int node) {
+        return reach.polesOf(node).stream()
+                .anyMatch(p -> assembly.branchesOf(p.source()).stream().anyMatch(b -> b.role() == Role.SECONDARY));
     }
 
     private Complex loaded(Solution solution) {

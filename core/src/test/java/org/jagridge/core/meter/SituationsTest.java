@@ -176,6 +176,7 @@ public class SituationsTest {
         at(LAB, REST, ohms("K1.A1", "XT.1"), REFUSED, "live circuit", "T1");
         at(LAB, REST, ohms("F1.1", "F1.2"), REFUSED, "F1.1 is live");
         at(LAB, FAN, beep("TH.R", "TH.G"), REFUSED, "is live");
+        at(LAB, REST, ohms("K1.A1", "K1.A2"), REFUSED, "K1.A2 is on the return of a live supply (T1.X2)", "T1");
         at(LAB, REST, beep("M.L1", "M.L2"), REFUSED, "240 V stand between");
         // coils and windings: the real part of the open impedance
         at(LAB, OFF, ohms("K1.A1", "K1.A2"), 57.6, "across K1 A1-A2", "whole");
