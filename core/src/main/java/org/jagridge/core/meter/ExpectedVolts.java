@@ -58,7 +58,7 @@ public record ExpectedVolts(List<Column> columns, List<Row> rows) {
             Terminal common = way.get(way.size() - 1).terminal();
             for (Column c : columns) {
                 Meter meter = Meter.at(run, c.micros());
-                Request.Mode mode = mode(meter, hot, common);
+                Request.Mode mode = meter.volts(hot, common);
                 rows.values().forEach(r -> {
                     r.toCommon().add(meter.read(new Request(mode, r.terminal(), common, null, 1, false)));
                     r.across().add(meter.read(new Request(mode, hot, r.terminal(), null, 1, false)));
@@ -66,14 +66,6 @@ public record ExpectedVolts(List<Column> columns, List<Row> rows) {
             }
         }
         return new ExpectedVolts(columns, List.copyOf(rows.values()));
-    }
-
-    private static Request.Mode mode(Meter meter, Terminal hot, Terminal common) {
-        double ac = Math.abs(meter.read(new Request(Request.Mode.AC_VOLTS, hot, common, null, 1, false))
-                .value());
-        double dc = Math.abs(meter.read(new Request(Request.Mode.DC_VOLTS, hot, common, null, 1, false))
-                .value());
-        return dc > ac ? Request.Mode.DC_VOLTS : Request.Mode.AC_VOLTS;
     }
 
     private static List<Walk.Stop> way(Run run, Branch load) {

@@ -42,13 +42,27 @@ public final class Meter {
         return new Meter(run, run.at(micros), micros);
     }
 
+    /** The range for a supply: the one that shows more of it. */
+    Request.Mode volts(Terminal hot, Terminal common) {
+        double ac = Math.abs(value(new Request(Request.Mode.AC_VOLTS, hot, common, null, 1, false)));
+        double dc = Math.abs(value(new Request(Request.Mode.DC_VOLTS, hot, common, null, 1, false)));
+        return dc > ac ? Request.Mode.DC_VOLTS : Request.Mode.AC_VOLTS;
+    }
+
+    /** The number alone, of volts or amps. */
+    double value(Request request) {
+        return request.mode().clamps()
+                ? request.turns() * amps(request)
+                : volts(request, node(request.plus()), node(request.minus()));
+    }
+
     /** What the meter shows, with its unit, without the reasons: cheaper than a reading. */
     public String display(Request request) {
         if (request.mode().clamps()) {
-            return digits(request.turns() * amps(request)) + " A";
+            return digits(value(request)) + " A";
         }
         if (request.mode() == Request.Mode.AC_VOLTS || request.mode() == Request.Mode.DC_VOLTS) {
-            return digits(volts(request, node(request.plus()), node(request.minus()))) + " V";
+            return digits(value(request)) + " V";
         }
         Reading r = read(request);
         return r.display() + (r.hasValue() ? " " + r.unit() : "");

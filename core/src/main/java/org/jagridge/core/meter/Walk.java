@@ -187,9 +187,7 @@ public final class Walk {
         Leads(Terminal hot, Terminal common) {
             this.hot = hot;
             this.common = common;
-            double ac = Math.abs(read(Request.Mode.AC_VOLTS, hot, common).value());
-            double dc = Math.abs(read(Request.Mode.DC_VOLTS, hot, common).value());
-            mode = dc > ac ? Request.Mode.DC_VOLTS : Request.Mode.AC_VOLTS;
+            mode = meter.volts(hot, common);
         }
 
         private Reading read(Request.Mode m, Terminal plus, Terminal minus) {

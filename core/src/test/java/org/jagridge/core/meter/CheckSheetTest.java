@@ -1,0 +1,180 @@
+package org.jagridge.core.meter;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jagridge.core.Circuits;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Time;
+import org.jagridge.core.run.FaultList;
+import org.jagridge.core.run.Run;
+import org.jagridge.core.run.Simulation;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Sheets to check a circuit by: sound ones are right in every line, faulty ones go wrong next to the fault. */
+public class CheckSheetTest {
+    private static final long AT = 30 * Time.SECOND;
+    /** What breaks the way of a current, or makes it poor. */
+    private static final Set<FaultKind> BREAKS = Set.of(
+            FaultKind.WIRE_OPEN,
+            FaultKind.WIRE_RESISTIVE,
+            FaultKind.CONTACT_OPEN,
+            FaultKind.CONTACT_RESISTIVE,
+            FaultKind.COIL_OPEN,
+            FaultKind.LOAD_OPEN,
+            FaultKind.WINDING_OPEN,
+            FaultKind.OUTPUT_DEAD,
+            FaultKind.ARMATURE_STUCK);
+
+    private record Walked(Circuit circuit, Scenario call, Branch load) {
+        Run run(List<Fault> faults) {
+            return Simulation.run(
+                    circuit, new Scenario("walk", call.start(), call.steps(), faults, call.untilSeconds()));
+        }
+    }
+
+    private static Walked walked(String demo, String load, Map<String, Object> start, Map<String, Object> set) {
+        Circuit circuit = Circuits.demo(demo);
+        Branch branch = Walk.loads(Assembly.of(circuit)).stream()
+                .filter(b -> Walk.key(b).equals(load))
+                .findFirst()
+                .orElseThrow();
+        Scenario call = new Scenario("call", start, List.of(new Scenario.Step(5, set, List.of())), List.of(), 60);
+        return new Walked(circuit, call, branch);
+    }
+
+    private static Walked fan() {
+        return walked("lab-bench", "LP1:1-2", Map.of(), Map.of("TH.fan", "on"));
+    }
+
+    private static Walked strips() {
+        return walked("wardens-cottage", "HTR:1-2", Map.of("ROOM.celsius", 15.0), Map.of("TH.mode", "emergency"));
+    }
+
+    @DataProvider
+    public Object[][] walks() {
+        List<Object[]> walks = new ArrayList<>();
+        for (CheckSheet.School school : CheckSheet.School.values()) {
+            walks.add(new Object[] {"the G circuit of the lab bench", fan(), school});
+            walks.add(new Object[] {"the W circuit of the cottage", strips(), school});
+        }
+        return walks.toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "walks")
+    public void aSoundCircuitIsRightInEveryLine(String name, Walked w, CheckSheet.School school) {
+        Run sound = w.run(List.of());
+        CheckSheet sheet = CheckSheet.of(sound, AT, w.load(), school);
+        assertEquals(
+                sheet.lines().stream().map(CheckSheet.Line::key).distinct().count(),
+                sheet.lines().size());
+        List<CheckSheet.Judged> judged = sheet.judge(sheet.measure(sound, AT));
+        assertEquals(judged.size(), sheet.lines().size());
+        judged.forEach(j -> assertTrue(j.right(), j.toString()));
+    }
+
+    /** For every fault that breaks the way, the first line that goes wrong is at the faulty wire or part. */
+    @Test(dataProvider = "walks")
+    public void theFirstLineOutOfItsRangeIsNextToTheFault(String name, Walked w, CheckSheet.School school) {
+        CheckSheet sheet = CheckSheet.of(w.run(List.of()), AT, w.load(), school);
+        Set<String> onTheWay = new HashSet<>();
+        for (CheckSheet.Line l : sheet.lines()) {
+            if (l.by() != null) {
+                onTheWay.add(l.by().owner());
+            }
+        }
+        int tried = 0;
+        for (Fault fault : FaultList.faultsOf(w.circuit())) {
+            String at = fault.part() != null ? fault.part() : fault.text(FaultKind.Detail.WIRE);
+            if (!BREAKS.contains(fault.kind()) || !onTheWay.contains(at)) {
+                continue;
+            }
+            Map<String, Double> measured = sheet.measure(w.run(List.of(fault)), AT);
+            CheckSheet.Judged first = sheet.judge(measured).stream()
+                    .filter(j -> !j.right())
+                    .findFirst()
+                    .orElse(null);
+            if (first == null) {
+                assertFalse(stops(w, fault), name + ", " + school + ", " + fault.words() + ": no line is out of range");
+                continue;
+            }
+            tried++;
+            assertTrue(
+                    isNextTo(first.line(), at, w.circuit(), sheet),
+                    name + ", " + school + ", " + fault.words()
+                            + ": first out of range is " + first.line().what() + " "
+                            + first.line().key() + " " + first.value()
+                            + " instead of " + first.line().expected());
+        }
+        assertTrue(tried > 20, tried + " faults tried");
+    }
+
+    private static boolean stops(Walked w, Fault fault) {
+        String sound = w.run(List.of()).at(AT).signals().get(w.load().owner());
+        return !w.run(List.of(fault)).at(AT).signals().get(w.load().owner()).equals(sound);
+    }
+
+    /** The line's own way leads through it, or ends or begins at it. */
+    private static boolean isNextTo(CheckSheet.Line line, String at, Circuit circuit, CheckSheet sheet) {
+        Set<String> near = new HashSet<>();
+        if (line.by() != null) {
+            near.add(line.by().owner());
+        }
+        if (line.request().plus() != null) {
+            near.add(line.request().plus().part());
+            near.add(line.request().minus().part());
+        }
+        if (near.contains(at)) {
+            return true;
+        }
+        Wire wire = circuit.wire(at).orElse(null);
+        return wire != null
+                && (near.contains(wire.from().part()) || near.contains(wire.to().part()));
+    }
+
+    @Test
+    public void theSheetGoesFromTheLineOverTheTransformerAndTheCoilToTheLoad() {
+        CheckSheet sheet = CheckSheet.of(strips().run(List.of()), AT, strips().load(), CheckSheet.School.TO_COMMON);
+        assertEquals(
+                sheet.sections().stream().map(CheckSheet.Section::title).toList(),
+                List.of("M.L1–L2 to T1 P1–P2", "T1.X1–X2 to HC A1–A2", "M.L1–L2 to HTR 1–2"));
+        List<String> control = sheet.sections().get(1).lines().stream()
+                .map(CheckSheet.Line::what)
+                .toList();
+        assertEquals(control.get(0), "supply");
+        assertTrue(control.indexOf("TH.AUX") > control.indexOf("TH.R"), control.toString());
+        assertTrue(control.indexOf("HC.A1") > control.indexOf("TH.AUX"), control.toString());
+        assertEquals(control.get(control.size() - 1), "current");
+        CheckSheet.Line amps = sheet.lines().get(sheet.lines().size() - 1);
+        assertEquals(amps.expected(), 30.6, 0.3);
+        assertEquals(amps.unit(), "A");
+    }
+
+    /** A service at 231 V instead of 240 moves what is right, but a dead supply doesn't make everything right. */
+    @Test
+    public void aLowSupplyMovesTheOtherLinesWithinReason() {
+        Run sound = fan().run(List.of());
+        CheckSheet sheet = CheckSheet.of(sound, AT, fan().load(), CheckSheet.School.TO_COMMON);
+        Map<String, Double> low = new java.util.HashMap<>();
+        sheet.measure(sound, AT).forEach((k, v) -> low.put(k, v * 231 / 240));
+        sheet.judge(low).forEach(j -> assertTrue(j.right(), j.toString()));
+        Map<String, Double> dead = new java.util.HashMap<>();
+        sheet.lines().forEach(l -> dead.put(l.key(), 0.0));
+        List<CheckSheet.Judged> judged = sheet.judge(dead);
+        assertFalse(judged.get(0).right());
+        assertTrue(judged.stream().filter(j -> !j.right()).count() > judged.size() / 2);
+    }
+}
