@@ -107,7 +107,8 @@ public final class CircuitWriter {
         return m;
     }
 
-    private static Map<String, Object> scenario(Scenario s) {
+    /** A scenario as it stands in a file. */
+    public static Map<String, Object> scenario(Scenario s) {
         Map<String, Object> m = new LinkedHashMap<>();
         m.put("name", s.name());
         m.put("start", s.start());

@@ -107,8 +107,7 @@ public record CheckSheet(List<Section> sections) {
     public Map<String, Double> measure(Run run, long micros) {
         Meter meter = Meter.at(run, micros);
         Map<String, Double> values = new java.util.LinkedHashMap<>();
-        lines().forEach(l ->
-                values.put(l.key(), Math.abs(meter.read(l.request()).value())));
+        lines().forEach(l -> values.put(l.key(), Math.abs(meter.value(l.request()))));
         return values;
     }
 

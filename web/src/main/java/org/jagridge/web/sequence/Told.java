@@ -16,7 +16,7 @@ import org.springframework.stereotype.Component;
 
 /** Scenarios of a circuit by name, and their runs: a run is a pure function of both, so it is kept. */
 @Component
-class Told {
+public class Told {
     private static final int RUNS_KEPT = 24;
     private static final int REVISIONS_KEPT = 32;
     private static final String OWN = "own-";
@@ -33,7 +33,7 @@ class Told {
     private record Asked(long revisionId, Scenario scenario) {}
 
     /** A scenario that can be told. @param own whether the circuit's file holds it */
-    record Choice(String key, String name, boolean own) {}
+    public record Choice(String key, String name, boolean own) {}
 
     private List<Presets.Preset> presets(long revisionId) {
         return presets.get(
@@ -51,7 +51,7 @@ class Told {
     }
 
     /** What a revision's parts suggest, then the circuit's own scenarios. */
-    List<Choice> choices(long revisionId) {
+    public List<Choice> choices(long revisionId) {
         List<Choice> choices = new ArrayList<>();
         presets(revisionId).forEach(p -> choices.add(new Choice(p.key(), p.name(), false)));
         List<Scenario> own = store.revision(revisionId).circuit().scenarios();
@@ -62,7 +62,7 @@ class Told {
     }
 
     /** The call to tell where none is chosen: heating where there is some, since it is the longest story. */
-    static String first(List<Choice> choices) {
+    public static String first(List<Choice> choices) {
         return choices.stream()
                 .map(Choice::key)
                 .filter(k -> k.endsWith("-heat"))
@@ -75,7 +75,7 @@ class Told {
      *
      * @throws NotFoundException where the circuit has no such one
      */
-    Scenario scenario(long revisionId, String key) {
+    public Scenario scenario(long revisionId, String key) {
         List<Scenario> own = store.revision(revisionId).circuit().scenarios();
         Integer index = ownIndex(key);
         if (index != null && index < own.size()) {
@@ -93,7 +93,7 @@ class Told {
      *
      * @param fault index in the circuit's list of faults, or null for none
      */
-    Run run(long revisionId, String key, Integer fault) {
+    public Run run(long revisionId, String key, Integer fault) {
         return run(revisionId, scenario(revisionId, key), fault);
     }
 

@@ -1,0 +1,102 @@
+package org.jagridge.web.records;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jagridge.core.meter.CheckSheet;
+import org.jagridge.core.meter.Walk;
+import org.jagridge.core.part.Activity;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Run;
+import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.Kept;
+import org.jagridge.web.circuits.NotFoundException;
+import org.jagridge.web.sequence.Told;
+import org.springframework.stereotype.Component;
+
+/** Makes the check sheet of a call: at an instant at which the load works, in the sound circuit. */
+@Component
+class SheetPlans {
+    /** Long enough for what a load does when it comes on to settle. */
+    private static final long SETTLED = Time.SECOND;
+
+    private static final int KEPT = 64;
+
+    private record Key(long revisionId, String scenario, String load, CheckSheet.School school) {}
+
+    private final Kept<Key, Plan> plans = new Kept<>(KEPT);
+    private final Told told;
+    private final CircuitStore store;
+
+    SheetPlans(Told told, CircuitStore store) {
+        this.told = told;
+        this.store = store;
+    }
+
+    /** @param at the instant that the sheet is for, microseconds of its scenario */
+    record Plan(String scenario, Branch load, long at, Run run, CheckSheet sheet) {}
+
+    /** A load that works in a call, and from when on. */
+    record Working(Branch load, long from) {
+        String key() {
+            return Walk.key(load);
+        }
+    }
+
+    /** The loads that come on in a call, the last one first: it needs all the others. */
+    List<Working> working(long revisionId, String scenario) {
+        Run run = told.run(revisionId, scenario, null);
+        List<Working> working = new ArrayList<>();
+        for (Branch b : Walk.loads(store.revision(revisionId).assembly())) {
+            long from = worksFrom(run, b);
+            if (from >= 0) {
+                working.add(0, new Working(b, from));
+            }
+        }
+        working.sort(java.util.Comparator.comparingLong(Working::from).reversed());
+        return working;
+    }
+
+    /** When a load first works because of what is done in the run; −1 where it never does. */
+    private static long worksFrom(Run run, Branch load) {
+        boolean does = load.role() == Role.COIL || load.role() == Role.LOAD && load.shape() != Shape.BOX;
+        String type = run.circuit().part(load.owner()).map(p -> p.type()).orElse("");
+        if (!does || !run.signals().containsKey(load.owner())) {
+            return -1;
+        }
+        return run.signals().get(load.owner()).stream()
+                .skip(1)
+                .filter(s -> Activity.isAtWork(type, s.value()))
+                .mapToLong(Run.Step::micros)
+                .findFirst()
+                .orElse(-1);
+    }
+
+    /**
+     * The sheet of a load in a call.
+     *
+     * @throws NotFoundException where the load doesn't work in it
+     */
+    Plan plan(long revisionId, String scenario, String loadKey, CheckSheet.School school) {
+        Key key = new Key(revisionId, scenario, loadKey, school);
+        return plans.get(key, () -> make(revisionId, scenario, loadKey, school));
+    }
+
+    private Plan make(long revisionId, String scenario, String loadKey, CheckSheet.School school) {
+        Working w = working(revisionId, scenario).stream()
+                .filter(x -> x.key().equals(loadKey))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("\"" + loadKey + "\" doesn't work in this call."));
+        Run run = told.run(revisionId, scenario, null);
+        long next = run.frames().stream()
+                .mapToLong(f -> f.micros())
+                .filter(t -> t > w.from() + SETTLED)
+                .findFirst()
+                .orElse(run.until());
+        long at = Math.min(w.from() + SETTLED, next);
+        String name = told.scenario(revisionId, scenario).name();
+        return new Plan(name, w.load(), at, run, CheckSheet.of(run, at, w.load(), school));
+    }
+}
