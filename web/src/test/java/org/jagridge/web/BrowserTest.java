@@ -57,7 +57,8 @@ public abstract class BrowserTest extends WebTest {
     protected Page newPage() {
         Page tab = context.newPage();
         tab.onConsoleMessage(m -> {
-            if (m.type().equals("error") && !m.text().matches(".*(\\b40[049]\\b|ERR_FAILED).*")) {
+            if (m.type().equals("error")
+                    && !m.text().matches(".*(\\b40[049]\\b|ERR_FAILED|ERR_INTERNET_DISCONNECTED).*")) {
                 problems.add(m.text());
             }
         });

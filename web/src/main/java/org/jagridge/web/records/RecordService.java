@@ -13,6 +13,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.web.circuits.NotFoundException;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -223,6 +225,12 @@ class RecordService {
         stream.onTimeout(stream::complete);
         stream.onError(e -> all.remove(stream));
         return stream;
+    }
+
+    /** Open streams would hold the server up when it stops; the pages ask again when it is back. */
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        streams.values().forEach(all -> all.forEach(SseEmitter::complete));
     }
 
     private void tell(UUID record, String what, Object data) {

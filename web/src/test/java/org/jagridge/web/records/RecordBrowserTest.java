@@ -1,0 +1,189 @@
+package org.jagridge.web.records;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.net.URI;
+import java.net.http.HttpResponse;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import org.jagridge.web.BrowserTest;
+import org.jagridge.web.standin.LoggingMeter;
+import org.testng.annotations.Test;
+
+/** Check sheets and records in a real browser, filled in by hand and by the stand-in meter. */
+public class RecordBrowserTest extends BrowserTest {
+    private static final String FAN = "/circuits/lab-bench/sheet?run=TH-fan&load=K1:A1-A2";
+    private static final String GC = "ac-volts TH.G T1.X2";
+
+    private Locator field(String line) {
+        return page().locator("[data-key='" + line + "']");
+    }
+
+    private Locator row(String line) {
+        return page().locator("[data-line='" + line + "']");
+    }
+
+    /** Begins a record of the fan relay; returns the code for a meter. */
+    private String begin() {
+        page().navigate(url(FAN));
+        page().locator("[name='who']").fill("A student");
+        page().locator("[name='instrument']").fill("Meter 3");
+        page().locator("text=Begin a record").click();
+        page().waitForURL("**/records/**");
+        return page().locator("#code").textContent();
+    }
+
+    private String csv() {
+        return get(page().url().replaceAll("https?://[^/]+", "") + "/readings.csv")
+                .body();
+    }
+
+    @Test
+    public void theSheetSaysWhereEachLeadGoesAndWhatToExpectByEitherSchool() {
+        page().navigate(url(FAN + "&school=common"));
+        assertThat(row("ac-volts TH.R T1.X2")).containsText("Wall");
+        assertThat(row(GC).locator(".range")).hasText(Pattern.compile("2\\d.* to 2\\d.*"));
+        assertThat(row("amps w14")).containsText("clamp w14");
+        page().locator("#school").selectOption("across");
+        page().locator(".told-form button[type='submit']").click();
+        assertThat(row("ac-volts T1.X1 TH.G")).isVisible();
+        assertThat(row(GC)).hasCount(0);
+        // another call has other loads
+        page().locator("#run").selectOption("TH-cool");
+        page().locator(".told-form button[type='submit']").click();
+        assertThat(page().locator("#load")).containsText("K2");
+        assertThat(page().locator("text=Prove dead: Training board")).isVisible();
+        assertEquals(get("/circuits/lab-bench/sheet?run=nonsense").statusCode(), 404);
+        for (String slug : new String[] {"seminar-room", "propagation-house", "old-hall", "student-flat", "chapel"}) {
+            assertEquals(get("/circuits/" + slug + "/sheet").statusCode(), 200, slug);
+        }
+    }
+
+    @Test
+    public void aTypedReadingIsJudgedKeptAndToldInTheFile() {
+        begin();
+        field("ac-volts T1.X1 T1.X2").fill("26,4");
+        field("ac-volts T1.X1 T1.X2").press("Enter");
+        assertThat(row("ac-volts T1.X1 T1.X2")).hasClass(Pattern.compile(".*\\bright\\b.*"));
+        // Enter goes on to the next line
+        assertEquals(page().evaluate("document.activeElement.dataset.key"), "ac-volts F1.1 T1.X2");
+        field(GC).fill("0.02");
+        field(GC).press("Tab");
+        assertThat(row(GC)).hasClass(Pattern.compile(".*\\bfirst-wrong\\b.*"));
+        assertThat(page().locator("#verdict")).containsText("(TH R-G) is open or poor");
+        page().reload();
+        assertThat(field(GC)).hasValue("0.02");
+        assertThat(row(GC)).hasClass(Pattern.compile(".*\\bwrong\\b.*"));
+        String file = csv();
+        assertTrue(file.startsWith("\uFEFFtaken_at,line,value,unit,expected"), file);
+        assertTrue(file.contains("," + GC + ",0.02,V,"), file);
+        assertTrue(file.contains("A student,Meter 3"), file);
+        field(GC).fill("a lot");
+        field(GC).press("Tab");
+        assertThat(page().locator("#pending")).containsText("\"a lot\" is no number");
+        assertEquals(csv().lines().count(), 3);
+        page().navigate(url("/circuits/lab-bench/sheet"));
+        assertThat(page().locator(".records").first()).containsText("A student");
+    }
+
+    @Test
+    public void whatIsTypedWithoutANetworkReachesTheRecordOnceWhenItIsBack() {
+        begin();
+        page().context().setOffline(true);
+        field(GC).fill("26.3");
+        field(GC).press("Enter");
+        assertThat(page().locator("#pending")).containsText("1 reading waits here");
+        field("amps w14").fill("0.16");
+        field("amps w14").press("Tab");
+        assertThat(page().locator("#pending")).containsText("2 readings wait here");
+        assertEquals(csv().lines().count(), 1);
+        page().context().setOffline(false);
+        assertThat(row(GC)).hasClass(Pattern.compile(".*\\bright\\b.*"));
+        assertThat(row("amps w14")).hasClass(Pattern.compile(".*\\bright\\b.*"));
+        assertThat(page().locator("#pending")).hasText("");
+        page().reload();
+        assertThat(field(GC)).hasValue("26.3");
+        assertEquals(csv().lines().filter(l -> l.contains(GC)).count(), 1);
+        assertEquals(page().evaluate("Object.keys(localStorage).length"), 0);
+    }
+
+    @Test
+    public void aLoggingMetersReadingsAppearAsTheyComeAndPointAtTheFault() throws InterruptedException {
+        String code = begin();
+        Page page = page();
+        LoggingMeter.Done done =
+                LoggingMeter.run(new LoggingMeter.Orders(URI.create(url("/")), code, "wire open w14", 7, 24, 0));
+        assertEquals(done.acknowledged().size(), 24);
+        assertThat(row("ac-volts K1.A1 T1.X2")).hasClass(Pattern.compile(".*\\bfirst-wrong\\b.*"));
+        assertThat(page.locator("#verdict")).containsText("(w14) is open or poor");
+        assertThat(row(GC)).hasClass(Pattern.compile(".*\\bright\\b.*"));
+        // the same orders send the same readings: they are there already
+        String before = csv();
+        LoggingMeter.Done again =
+                LoggingMeter.run(new LoggingMeter.Orders(URI.create(url("/")), code, "wire open w14", 7, 24, 0));
+        assertEquals(again.acknowledged(), done.acknowledged());
+        assertEquals(csv(), before);
+    }
+
+    private HttpResponse<String> send(String code, String readings) {
+        return post(
+                "/api/v1/meters/" + code + "/readings", "{\"sender\": \"bridge\", \"readings\": [" + readings + "]}");
+    }
+
+    private static String reading(String line, double value, String unit, String takenAt, long sequence) {
+        return "{\"id\": \"" + UUID.randomUUID() + "\", \"line\": \"" + line + "\", \"value\": " + value
+                + ", \"unit\": \"" + unit + "\", \"takenAt\": \"" + takenAt + "\", \"sequence\": " + sequence + "}";
+    }
+
+    @Test
+    public void whatAMeterSendsWronglyIsRefusedAndShown() {
+        String code = begin();
+        assertEquals(
+                send("NOBODY", reading(GC, 26, "V", "2026-11-26T09:00:00Z", 1)).statusCode(), 404);
+        assertThat(page().locator("#pending")).containsText("bridge sends with the code \"NOBODY\"");
+        HttpResponse<String> unit = send(code, reading(GC, 160, "mA", "2026-11-26T09:00:00Z", 1));
+        assertEquals(unit.statusCode(), 200);
+        assertTrue(unit.body().contains("is measured in V, not in mA"), unit.body());
+        assertThat(page().locator("#notices")).containsText("is measured in V, not in mA");
+        assertTrue(send(code, reading("ac-volts NO.1 NO.2", 1, "V", "2026-11-26T09:00:00Z", 2))
+                .body()
+                .contains("no line"));
+        // out of order: the later one in time counts
+        send(code, reading(GC, 26.2, "V", "2026-11-26T09:00:05Z", 9));
+        send(code, reading(GC, 3.3, "V", "2026-11-26T09:00:01Z", 8));
+        assertThat(field(GC)).hasValue("26.2");
+        assertThat(page().locator("#notices")).containsText("1 reading came late");
+        assertEquals(
+                post("/api/v1/meters/" + code + "/readings", "{\"readings\": 7}")
+                        .statusCode(),
+                400);
+    }
+
+    @Test
+    public void aFloodHasToWait() {
+        String code = begin();
+        StringBuilder many = new StringBuilder(reading(GC, 26, "V", "2026-11-26T09:00:00Z", 0));
+        for (int i = 1; i < 150; i++) {
+            many.append(',').append(reading(GC, 26, "V", "2026-11-26T09:00:00Z", i));
+        }
+        int refused = 0;
+        for (int i = 0; i < 6 && refused == 0; i++) {
+            HttpResponse<String> answer = send(code, many.toString());
+            if (answer.statusCode() == 429) {
+                refused++;
+                assertEquals(answer.headers().firstValue("Retry-After").orElse(""), "1");
+            }
+        }
+        // six times the same 150: what was taken, was taken once
+        assertTrue(csv().lines().count() <= 151, csv().lines().count() + " lines");
+        if (refused > 0) {
+            assertThat(page().locator("#notices")).containsText("more than 200 readings a second");
+        }
+        assertEquals(get("/records/" + UUID.randomUUID()).statusCode(), 404);
+        assertEquals(get("/records/nonsense").statusCode(), 400);
+    }
+}
