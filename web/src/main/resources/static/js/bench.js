@@ -173,6 +173,26 @@
     if (under) place(lead, under.dataset.terminal);
   });
 
+  // red ink over every link and lifted wire, in both drawings
+  function drawTemporaries() {
+    document.querySelectorAll("[data-mark]").forEach((mark) => {
+      const ends = mark.dataset.mark.split(" ");
+      document.querySelectorAll(".drawing.connection, .drawing.ladder").forEach((svg) => {
+        if (ends.length === 1) {
+          svg.querySelectorAll(`[data-wire="${CSS.escape(ends[0])}"]`).forEach((w) => w.classList.add("lifted"));
+          return;
+        }
+        const [a, b] = ends.map((t) => svg.querySelector(`circle[data-terminal="${CSS.escape(t)}"]`));
+        if (!a || !b) return;
+        const [x1, y1, x2, y2] = [a, b].flatMap((c) => [Number(c.getAttribute("cx")), Number(c.getAttribute("cy"))]);
+        const link = document.createElementNS("http://www.w3.org/2000/svg", "path");
+        link.setAttribute("class", "temporary-link");
+        link.setAttribute("d", `M${x1} ${y1}Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 24} ${x2} ${y2}`);
+        svg.appendChild(link);
+      });
+    });
+  }
+
   // draws the two probes at their terminals in both drawings
   function drawLeads() {
     for (const [lead, id] of [["red", "#lead-plus"], ["black", "#lead-minus"]]) {
@@ -329,6 +349,7 @@
   function refresh() {
     readFacts();
     inspect();
+    drawTemporaries();
     drawLeads();
     showTab(tab);
     showViews();

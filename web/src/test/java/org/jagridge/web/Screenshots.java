@@ -13,7 +13,7 @@ import org.testng.annotations.Test;
 public class Screenshots extends WebTest {
     private record Shot(String name, String path, ColorScheme scheme, Consumer<Page> acts) {}
 
-    private static final List<Shot> SHOTS = List.of(
+    private final List<Shot> shots = List.of(
             new Shot("home", "/", ColorScheme.LIGHT, p -> {}),
             new Shot("bench", "/circuits/lab-bench/bench", ColorScheme.LIGHT, Screenshots::coolingCall),
             new Shot("edit", "/circuits/cold-store/edit", ColorScheme.LIGHT, Screenshots::aWrongRow),
@@ -31,6 +31,8 @@ public class Screenshots extends WebTest {
                     ColorScheme.LIGHT,
                     p -> {}),
             new Shot("scenario", "/circuits/cold-store/scenario?run=LPS-trips", ColorScheme.LIGHT, p -> {}),
+            new Shot("sheet", "/circuits/wardens-cottage/sheet?run=TH-emergency", ColorScheme.LIGHT, p -> {}),
+            new Shot("record", "/circuits/lab-bench/sheet?run=TH-fan&load=K1:A1-A2", ColorScheme.LIGHT, this::aRecord),
             new Shot("modes", "/circuits/wardens-cottage/modes", ColorScheme.LIGHT, p -> {}),
             new Shot("compare", "/circuits/cold-store/compare?run=TH-cool", ColorScheme.LIGHT, Screenshots::aDeadCoil),
             new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),
@@ -42,7 +44,7 @@ public class Screenshots extends WebTest {
     @Test
     public void retake() {
         try (Browsers browsers = new Browsers()) {
-            for (Shot shot : SHOTS) {
+            for (Shot shot : shots) {
                 if (shot.name().equals("revisions")) {
                     someRevisions(browsers);
                 }
@@ -121,6 +123,22 @@ public class Screenshots extends WebTest {
         for (int i = 0; i < 5; i++) {
             page.keyboard().press("ArrowRight");
         }
+    }
+
+    /** A record that the stand-in meter has filled in, from a circuit with a broken wire. */
+    private void aRecord(Page page) {
+        page.locator("[name='who']").fill("A student");
+        page.locator("[name='instrument']").fill("Stand-in meter");
+        page.locator("text=Begin a record").click();
+        page.waitForURL("**/records/**");
+        try {
+            org.jagridge.web.standin.LoggingMeter.run(new org.jagridge.web.standin.LoggingMeter.Orders(
+                    java.net.URI.create(url("/")), page.locator("#code").textContent(), "wire open w14", 1, 24, 0));
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+        page.waitForSelector(".first-wrong");
+        page.locator(".first-wrong").scrollIntoViewIfNeeded();
     }
 
     private static void aDeadCoil(Page page) {

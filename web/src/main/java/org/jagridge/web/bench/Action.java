@@ -26,7 +26,21 @@ public record Action(long id, Long parent, Long undoTo, long undoMicros, long mi
         SET,
         FAULT,
         CLEAR,
-        METER;
+        METER,
+        /** A technician's link between two terminals. */
+        LINK,
+        /** A wire taken off its terminal. */
+        LIFT;
+
+        /** Whether it puts something into the circuit that stays until it is cleared. */
+        boolean stays() {
+            return this == FAULT || isTemporary();
+        }
+
+        /** Whether it is a technician's own, which must be undone before hand-over. */
+        boolean isTemporary() {
+            return this == LINK || this == LIFT;
+        }
 
         /** Whether the act changes the circuit, not only where one looks. */
         boolean moves() {

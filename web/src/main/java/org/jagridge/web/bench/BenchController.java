@@ -108,6 +108,31 @@ class BenchController {
         return act(id, s, t, state -> service.clear(state, action), model, response);
     }
 
+    @PostMapping("/bench/{id}/link")
+    String link(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestParam String one,
+            @RequestParam String other,
+            @RequestParam(defaultValue = "") String reason,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, state -> service.link(state, one.strip(), other.strip(), reason), model, response);
+    }
+
+    @PostMapping("/bench/{id}/lift")
+    String lift(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestParam String wire,
+            @RequestParam(defaultValue = "") String reason,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, state -> service.lift(state, wire.strip(), reason), model, response);
+    }
+
     @PostMapping("/bench/{id}/meter")
     String meter(
             @PathVariable long id,

@@ -7,9 +7,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import org.jagridge.core.check.Bypass;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.meter.Walk;
@@ -127,6 +130,7 @@ class BenchService {
                 at,
                 actions,
                 faultsAt(actions, at),
+                temporariesAt(actions, at),
                 drawn,
                 run,
                 i -> meter(actions.subList(0, i), drawn.assembly()));
@@ -173,7 +177,7 @@ class BenchService {
                     double then = Time.seconds(a.micros() + PUSH_LASTS);
                     steps.add(new Scenario.Step(then, Map.of(key, plain(body.get("back"))), List.of()));
                 }
-            } else if (a.kind() == Action.Kind.FAULT) {
+            } else if (a.kind().stays()) {
                 Fault fault = fault(body);
                 Long until = cleared.get(a.id());
                 Fault timed = new Fault(fault.kind(), fault.details(), at, until == null ? null : Time.seconds(until));
@@ -194,7 +198,7 @@ class BenchService {
     }
 
     private static Fault fault(JsonNode body) {
-        return org.jagridge.core.format.CircuitReader.readFault(body);
+        return org.jagridge.core.format.CircuitReader.readFault(body.has("change") ? body.get("change") : body);
     }
 
     private static Object plain(JsonNode value) {
@@ -205,15 +209,31 @@ class BenchService {
 
     private Map<Long, Fault> faultsAt(List<Action> actions, long at) {
         Map<Long, Fault> faults = new LinkedHashMap<>();
-        Map<Long, Long> cleared = clearTimes(actions);
-        for (Action a : actions) {
-            if (a.kind() == Action.Kind.FAULT
-                    && a.micros() <= at
-                    && cleared.getOrDefault(a.id(), Long.MAX_VALUE) > at) {
-                faults.put(a.id(), fault(json.readTree(a.body())));
-            }
-        }
+        presentAt(actions, at).stream()
+                .filter(a -> a.kind() == Action.Kind.FAULT)
+                .forEach(a -> faults.put(a.id(), fault(json.readTree(a.body()))));
         return faults;
+    }
+
+    private Map<Long, Temporary> temporariesAt(List<Action> actions, long at) {
+        Map<Long, Temporary> temporaries = new LinkedHashMap<>();
+        presentAt(actions, at).stream().filter(a -> a.kind().isTemporary()).forEach(a -> {
+            JsonNode body = json.readTree(a.body());
+            List<String> around = new ArrayList<>();
+            body.get("around").forEach(n -> around.add(n.stringValue()));
+            temporaries.put(
+                    a.id(),
+                    new Temporary(a.kind(), fault(body), body.get("reason").stringValue(), around));
+        });
+        return temporaries;
+    }
+
+    /** What was put in by then and hasn't been taken out. */
+    private List<Action> presentAt(List<Action> actions, long at) {
+        Map<Long, Long> cleared = clearTimes(actions);
+        return actions.stream()
+                .filter(a -> a.kind().stays() && a.micros() <= at && cleared.getOrDefault(a.id(), Long.MAX_VALUE) > at)
+                .toList();
     }
 
     private Request meter(List<Action> actions, Assembly assembly) {
@@ -258,10 +278,50 @@ class BenchService {
         return act(from, Action.Kind.FAULT, json.writeValueAsString(CircuitWriter.fault(all.get(index))));
     }
 
-    /** Takes a fault out again. */
+    /**
+     * Links two terminals.
+     *
+     * @throws BadActException where there is no such terminal, or where it goes around a safety and no reason is given
+     */
+    BenchState link(BenchState from, String one, String other, String reason) {
+        Assembly assembly = from.drawn().assembly();
+        for (String t : List.of(one, other)) {
+            if (!Terminal.isWellFormed(t) || assembly.node(Terminal.parse(t)).isEmpty()) {
+                throw new BadActException("There is no terminal \"" + t + "\" to link.");
+            }
+        }
+        if (one.equals(other)) {
+            throw new BadActException("A link needs two terminals.");
+        }
+        List<String> around = Bypass.around(assembly, Terminal.parse(one), Terminal.parse(other));
+        if (!around.isEmpty() && reason.isBlank()) {
+            throw new BadActException("This link goes around " + String.join(" and ", around)
+                    + ". Say why it is needed for this one test; it must come off before anyone leaves the equipment.");
+        }
+        Fault link = Fault.of(FaultKind.LINK, "between", List.of(one, other));
+        return act(from, Action.Kind.LINK, temporary(link, reason, around));
+    }
+
+    /** Takes a wire off. */
+    BenchState lift(BenchState from, String wire, String reason) {
+        if (from.drawn().circuit().wire(wire).isEmpty()) {
+            throw new BadActException("There is no wire \"" + wire + "\" to lift.");
+        }
+        return act(from, Action.Kind.LIFT, temporary(Fault.of(FaultKind.WIRE_OPEN, "wire", wire), reason, List.of()));
+    }
+
+    private String temporary(Fault change, String reason, List<String> around) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("change", CircuitWriter.fault(change));
+        body.put("reason", reason.strip());
+        body.put("around", around);
+        return json.writeValueAsString(body);
+    }
+
+    /** Takes a fault, a link or a lifted wire's gap out again. */
     BenchState clear(BenchState from, long faultAction) {
-        if (!from.faults().containsKey(faultAction)) {
-            throw new BadActException("That fault is not there now.");
+        if (!from.faults().containsKey(faultAction) && !from.temporaries().containsKey(faultAction)) {
+            throw new BadActException("That is not there now.");
         }
         return act(from, Action.Kind.CLEAR, json.writeValueAsString(Map.of("action", faultAction)));
     }

@@ -16,6 +16,7 @@ import org.jagridge.web.svg.Clock;
  * @param head the last action of this state, 0 for the untouched bench
  * @param micros the instant shown
  * @param meters where the meter is after so many acts
+ * @param temporaries the links and lifted wires that are there, by the action that put them in
  * @param faults the faults that are there at that instant, by the action that put them in
  */
 record BenchState(
@@ -24,6 +25,7 @@ record BenchState(
         long micros,
         List<Action> actions,
         Map<Long, Fault> faults,
+        Map<Long, Temporary> temporaries,
         Drawn drawn,
         Run run,
         IntFunction<Request> meters) {

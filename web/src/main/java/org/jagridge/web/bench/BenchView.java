@@ -2,6 +2,7 @@ package org.jagridge.web.bench;
 
 import java.util.List;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.ConnectionSvg;
@@ -24,6 +25,7 @@ record BenchView(
         int acts,
         HandsView hands,
         List<FaultRow> faults,
+        List<TemporaryRow> temporaries,
         String faultOptions,
         String ladder,
         String connection,
@@ -36,6 +38,14 @@ record BenchView(
         List<String> wires,
         List<WalkView.Choice> loads,
         List<String> leftOut) {
+
+    /**
+     * A link or a lifted wire.
+     *
+     * @param where two terminals of a link, or a wire, for the mark in the drawings
+     * @param around the safeties that it goes around, in words; empty for none
+     */
+    record TemporaryRow(long action, String words, String where, String reason, String around, String undo) {}
 
     /** A fault that is in now. */
     record FaultRow(long action, String words) {}
@@ -56,6 +66,9 @@ record BenchView(
                 state.faults().entrySet().stream()
                         .map(e -> new FaultRow(e.getKey(), e.getValue().words()))
                         .toList(),
+                state.temporaries().entrySet().stream()
+                        .map(e -> row(e.getKey(), e.getValue()))
+                        .toList(),
                 options(state.drawn().faults()),
                 LadderSvg.write(
                         state.drawn().ladder(), live, look, state.bench().name(), null),
@@ -74,6 +87,17 @@ record BenchView(
                 state.bench().leftOut() == null
                         ? List.of()
                         : state.bench().leftOut().lines().toList());
+    }
+
+    private static TemporaryRow row(long action, Temporary t) {
+        boolean link = t.kind() == Action.Kind.LINK;
+        return new TemporaryRow(
+                action,
+                t.words(),
+                link ? String.join(" ", t.ends()) : t.change().text(FaultKind.Detail.WIRE),
+                t.reason(),
+                t.around().isEmpty() ? "" : "around " + String.join(" and ", t.around()),
+                link ? "take off" : "land again");
     }
 
     /** The choices as HTML; a template would take longer over them than over all the rest. */

@@ -64,6 +64,7 @@ class SheetController {
         List<Told.Choice> choices = told.choices(row.revisionId());
         model.addAttribute("circuit", row);
         model.addAttribute("places", circuit.places());
+        model.addAttribute("cables", circuit.cables());
         model.addAttribute("choices", choices);
         model.addAttribute("records", records.ofCircuit(slug));
         if (choices.isEmpty()) {

@@ -64,6 +64,21 @@ public class RecordBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void aCableIsTestedWithBothEndsOff() {
+        page().navigate(url("/circuits/lab-bench/sheet"));
+        page().locator("text=Test cable TC").click();
+        assertThat(page().locator(".verdict")).hasText("A sound cable.");
+        assertThat(page().locator(".cable-lines tbody tr").first()).containsText("0.261 Ω");
+        page().locator("#fault")
+                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("swapped w11 to w12 1"));
+        page().locator(".told-form button[type='submit']").click();
+        assertThat(page().locator(".verdict")).containsText("The far green is the near yellow");
+        assertThat(page().locator("tr.first-wrong").first()).containsText("OL");
+        assertEquals(get("/circuits/lab-bench/cable/NONE").statusCode(), 404);
+        assertEquals(get("/circuits/lab-bench/cable/TC?fault=99999").statusCode(), 404);
+    }
+
+    @Test
     public void aTypedReadingIsJudgedKeptAndToldInTheFile() {
         begin();
         field("ac-volts T1.X1 T1.X2").fill("26,4");

@@ -1,0 +1,66 @@
+package org.jagridge.core.check;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
+
+/**
+ * Which safety devices a link between two terminals would go around: those that every way from the one terminal to the
+ * other through wires and contacts, made or not, has to pass. A link from R to W at the thermostat goes around none,
+ * since the limit comes after W; one from R to the gas valve goes around the limit.
+ */
+public final class Bypass {
+    private Bypass() {}
+
+    /** The safeties, fuses and breakers that a link goes around, in the order of the circuit; by part. */
+    public static List<String> around(Assembly assembly, Terminal a, Terminal b) {
+        int from = assembly.node(a).orElseThrow();
+        int to = assembly.node(b).orElseThrow();
+        List<String> around = new ArrayList<>();
+        for (Branch s : assembly.branches()) {
+            if (isSafety(s, assembly) && !around.contains(s.owner())) {
+                int[] root = joinedWithout(assembly, s);
+                int one = find(root, s.nodeA());
+                int other = find(root, s.nodeB());
+                int x = find(root, from);
+                int y = find(root, to);
+                boolean bridged = one != other && ((one == x && other == y) || (one == y && other == x));
+                if (bridged) {
+                    around.add(s.owner());
+                }
+            }
+        }
+        return around;
+    }
+
+    private static boolean isSafety(Branch b, Assembly assembly) {
+        String type = assembly.circuit().part(b.owner()).map(Part::type).orElse("");
+        boolean contact = b.role() == Role.CONTACT && (b.shape() == Shape.SAFETY || type.equals("pressure-switch"));
+        return contact || b.role() == Role.PROTECTION;
+    }
+
+    private static int[] joinedWithout(Assembly assembly, Branch without) {
+        int[] root = new int[assembly.nodeCount()];
+        Arrays.setAll(root, i -> i);
+        for (Branch b : assembly.branches()) {
+            if (b != without && b.role().joins() && b.nodeA() >= 0 && b.nodeB() >= 0) {
+                root[find(root, b.nodeA())] = find(root, b.nodeB());
+            }
+        }
+        return root;
+    }
+
+    private static int find(int[] root, int i) {
+        int r = i;
+        while (root[r] != r) {
+            r = root[r];
+        }
+        return r;
+    }
+}

@@ -1,0 +1,105 @@
+package org.jagridge.web.bench;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.regex.Pattern;
+import org.jagridge.web.BrowserTest;
+import org.testng.annotations.Test;
+
+/** Links and lifted wires of a technician at the bench, in a real browser. */
+public class LinksBrowserTest extends BrowserTest {
+    private BenchPage bench;
+
+    private void open(String slug) {
+        page().navigate(url("/circuits/" + slug + "/bench"));
+        bench = new BenchPage(page());
+        bench.settled();
+        while (page().locator("#undo").isEnabled()) {
+            String before = page().url();
+            page().locator("#undo").click();
+            page().waitForURL(u -> !u.equals(before));
+            bench.settled();
+        }
+    }
+
+    private Locator temporaries() {
+        return page().locator(".temporary");
+    }
+
+    private void link(String one, String other, String reason) {
+        if (!page().locator("[name='one']").isVisible()) {
+            page().locator("#put summary").click();
+        }
+        page().locator("[name='one']").fill(one);
+        page().locator("[name='other']").fill(other);
+        page().locator(".put .reason").fill(reason);
+        page().locator(".put .reason").press("Enter");
+    }
+
+    private void lift(String wire) {
+        page().locator("#put summary").click();
+        page().locator(".put [name='wire']").fill(wire);
+        page().locator(".put [name='wire']").press("Enter");
+    }
+
+    @Test
+    public void aLinkFromRToGBringsTheFanInAndStaysOnTheListUntilItIsTakenOff() {
+        open("lab-bench");
+        link("TH.R", "TH.G", "does the fan come in");
+        assertThat(temporaries()).hasCount(1);
+        assertThat(temporaries()).containsText("link TH.R to TH.G");
+        assertThat(page().locator(".must")).hasText("1 to undo before hand-over");
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
+        assertThat(page().locator(".connection .temporary-link")).hasCount(1);
+        page().reload();
+        assertThat(temporaries()).containsText("does the fan come in");
+        temporaries().locator("button").click();
+        assertThat(temporaries()).hasCount(0);
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "out");
+        assertThat(page().locator(".temporary-link")).hasCount(0);
+        page().locator("#undo").click();
+        assertThat(temporaries()).hasCount(1);
+    }
+
+    @Test
+    public void aLinkAroundASafetyNeedsAReasonAndIsMarked() {
+        open("seminar-room");
+        link("LIM.1", "LIM.2", "");
+        assertThat(page().locator("#notice")).containsText("This link goes around LIM");
+        assertThat(temporaries()).hasCount(0);
+        link("LIM.1", "LIM.2", "limit suspected, watched");
+        assertThat(temporaries()).hasClass(Pattern.compile(".*\\baround\\b.*"));
+        assertThat(temporaries()).containsText("around LIM");
+        link("NO.1", "LIM.2", "x");
+        assertThat(page().locator("#notice")).containsText("There is no terminal \"NO.1\" to link");
+        assertThat(temporaries()).hasCount(1);
+    }
+
+    @Test
+    public void rToCBlowsTheFuse() {
+        open("lab-bench");
+        link("TH.R", "TH.C", "never");
+        assertThat(bench.box("F1")).hasAttribute("data-signal", "blown");
+        assertThat(bench.box("K6")).hasAttribute("data-signal", "out");
+    }
+
+    @Test
+    public void aLiftedWireIsOpenUntilItIsLandedAgain() {
+        open("lab-bench");
+        bench.choose("TH.fan", "on");
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
+        lift("w14");
+        assertThat(temporaries()).containsText("w14 lifted");
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "out");
+        Page page = page();
+        assertThat(page.locator(".connection .wire.lifted[data-wire='w14']").first())
+                .isAttached();
+        page.locator(".temporary button", new Page.LocatorOptions().setHasText("land again"))
+                .click();
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
+        lift("w999");
+        assertThat(page.locator("#notice")).containsText("There is no wire \"w999\" to lift");
+    }
+}
