@@ -1,10 +1,12 @@
 package org.jagridge.web.bench;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.JsonText;
 import org.jagridge.core.format.MalformedException;
@@ -68,8 +70,16 @@ final class Takeover {
     }
 
     private Optional<String> leads(JsonNode body) {
-        return Leads.read(body)
-                .misfit(assembly)
-                .map(words -> "the meter: " + Character.toLowerCase(words.charAt(0)) + words.substring(1));
+        Leads leads = Leads.read(body);
+        for (String lead : List.of(leads.plus(), leads.minus())) {
+            if (assembly.node(Terminal.parse(lead)).isEmpty()) {
+                return Optional.of("a lead was on " + lead + ", which isn't there any more");
+            }
+        }
+        boolean gone =
+                !leads.wire().isEmpty() && assembly.circuit().wire(leads.wire()).isEmpty();
+        return gone
+                ? Optional.of("the clamp was on " + leads.wire() + ", which isn't there any more")
+                : Optional.empty();
     }
 }

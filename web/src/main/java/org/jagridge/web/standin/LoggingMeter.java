@@ -72,8 +72,8 @@ public final class LoggingMeter {
         int tries = 0;
         for (int i = 0; i < orders.count(); i++) {
             Line line = lines.get(i % lines.size());
-            double value =
-                    line.value() * (1 + NOISE_SHARE * noise.nextGaussian()) + NOISE_COUNTS * noise.nextGaussian();
+            double share = 1 + NOISE_SHARE * noise.nextGaussian();
+            double value = Math.abs(line.value() * share + NOISE_COUNTS * noise.nextGaussian());
             // the same orders make the same ids: what is sent again after a break is known
             UUID id = UUID.nameUUIDFromBytes(
                     (orders.code() + "/" + orders.seed() + "/" + i).getBytes(StandardCharsets.UTF_8));

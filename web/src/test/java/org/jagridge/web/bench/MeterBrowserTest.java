@@ -71,7 +71,8 @@ public class MeterBrowserTest extends BrowserTest {
         assertThat(bench.reading()).hasText(Pattern.compile("1\\.[56]\\d\\d"));
         assertThat(bench.says()).containsText("The display counts 10 turns");
         page.locator(".connection .wire[data-wire='w11']").first().dispatchEvent("click");
-        assertThat(page.locator("#clamp")).hasValue("w11");
+        assertThat(page.locator("#clamp")).hasAttribute("value", "w11");
+        bench.settled();
         page.locator("#clamp").fill("w999");
         page.locator("#clamp").press("Enter");
         assertThat(page.locator("#notice")).containsText("There is no wire \"w999\" to clamp");

@@ -79,6 +79,44 @@ public class RecordBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void wiringAsFoundIsComparedByNetsAndMadeTheDrawing() {
+        page().navigate(url("/circuits/new"));
+        page().locator("#name").fill("Found chapel");
+        page().locator("#pattern").selectOption("chapel");
+        page().locator("form button").first().click();
+        page().waitForURL("**/edit");
+        String slug = page().url().replaceAll(".*/circuits/([^/]+)/edit", "$1");
+        String drawn = get("/circuits/" + slug + "/wires.csv")
+                .body()
+                .lines()
+                .skip(1)
+                .map(l -> l.split(",", -1))
+                .map(c -> c[1] + ", " + c[3] + ", " + c[2])
+                .collect(java.util.stream.Collectors.joining("\n"));
+        page().navigate(url("/circuits/" + slug + "/as-found"));
+        page().locator("#body").fill("no terminal");
+        page().locator("text=Save and compare").click();
+        assertThat(page().locator(".problems")).containsText("line 1: \"no terminal\" is not a terminal");
+        assertThat(page().locator("#body")).hasValue("no terminal");
+        page().locator("#body").fill(drawn);
+        page().locator("text=Save and compare").click();
+        assertThat(page().locator(".verdict")).hasText("As drawn.");
+        String first = drawn.lines().findFirst().orElseThrow();
+        String terminal = first.substring(0, first.indexOf(','));
+        page().locator("#body").fill(drawn.replace(first, terminal + ", , ?"));
+        page().locator("text=Save and compare").click();
+        assertThat(page().locator(".verdict")).containsText("difference");
+        assertThat(page().locator(".found-outcome ol")).containsText("lift it");
+        page().locator("text=Make these").click();
+        page().waitForURL("**/edit");
+        assertThat(page().locator("#count-wires"))
+                .hasText(String.valueOf(drawn.lines().count() - 1));
+        page().navigate(url("/circuits/" + slug + "/as-found"));
+        assertThat(page().locator(".found-outcome time")).hasCount(2);
+        assertEquals(get("/circuits/" + slug + "/as-found?save=999").statusCode(), 404);
+    }
+
+    @Test
     public void aTypedReadingIsJudgedKeptAndToldInTheFile() {
         begin();
         field("ac-volts T1.X1 T1.X2").fill("26,4");
