@@ -6,12 +6,14 @@ import java.util.OptionalDouble;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.network.Complex;
+import org.jagridge.core.network.Network;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Run;
 
 /** Reads one frame of a run. The meter loads its own reading, not the run. */
@@ -25,6 +27,7 @@ public final class Meter {
     private final Frame frame;
     private final long now;
     private final Assembly assembly;
+    private Reach reach;
 
     private Meter(Run run, Frame frame, long now) {
         this.run = run;
@@ -115,8 +118,9 @@ public final class Meter {
         int plus = node(request.plus());
         int minus = node(request.minus());
         double value = volts(request, plus, minus);
-        String says = new VoltsProof(frame, request, plus, minus, value).says();
-        return new Reading(value, "V", digits(value), says);
+        VoltsProof proof =
+                new VoltsProof(frame, reach(), request, plus, minus, value, floating(request.mode(), plus, minus));
+        return new Reading(value, "V", digits(value), proof.says());
     }
 
     private double volts(Request request, int plus, int minus) {
@@ -126,8 +130,41 @@ public final class Meter {
             return 0;
         }
         double mhos = request.lowImpedance() ? LOW_IMPEDANCE : HIGH_IMPEDANCE;
+        Floating floating = floating(request.mode(), plus, minus);
+        if (floating != null) {
+            Complex other = solution.volts(floating.plus() ? minus : plus, Network.EARTH);
+            return floating.ghost().volts(other, mhos);
+        }
         Complex v = new Solver(assembly.network()).loadedVolts(solution, plus, minus, mhos);
         return direct ? v.re() : v.abs();
+    }
+
+    /** A lead on a conductor that hangs on nothing, beside live cores. @param plus whether it is the red one */
+    record Floating(Ghost ghost, boolean plus) {}
+
+    /** Which lead floats beside something live while the other one hangs on something; null for none. */
+    private Floating floating(Request.Mode mode, int plus, int minus) {
+        if (mode != Request.Mode.AC_VOLTS || plus == minus) {
+            return null;
+        }
+        boolean plusHangs = hangs(plus);
+        if (plusHangs == hangs(minus)) {
+            return null;
+        }
+        return Ghost.at(frame, reach(), plusHangs ? minus : plus)
+                .map(g -> new Floating(g, !plusHangs))
+                .orElse(null);
+    }
+
+    private boolean hangs(int node) {
+        return reach().throughLoads(node) != null || reach().joined(node, Network.EARTH);
+    }
+
+    private Reach reach() {
+        if (reach == null) {
+            reach = new Reach(frame);
+        }
+        return reach;
     }
 
     private int node(Terminal terminal) {

@@ -30,10 +30,20 @@ final class VoltsProof {
     private final int minusNode;
     private final double value;
     private final boolean direct;
+    private final Meter.Floating ghost;
 
-    VoltsProof(Frame frame, Request request, int plusNode, int minusNode, double value) {
+    /** @param ghost what a floating lead takes from beside it, or null */
+    VoltsProof(
+            Frame frame,
+            Reach reach,
+            Request request,
+            int plusNode,
+            int minusNode,
+            double value,
+            Meter.Floating ghost) {
         this.frame = frame;
-        reach = new Reach(frame);
+        this.reach = reach;
+        this.ghost = ghost;
         plus = request.plus();
         minus = request.minus();
         this.plusNode = plusNode;
@@ -48,6 +58,11 @@ final class VoltsProof {
         }
         if (value < fullVolts() * 0.02 || value < NOTHING) {
             return saysNothing();
+        }
+        if (ghost != null) {
+            Terminal lead = ghost.plus() ? plus : minus;
+            return "A ghost: " + lead + " is joined to nothing, and takes " + digits() + " from the cores beside it ("
+                    + ghost.ghost().from() + "). It can drive nothing; the low-impedance range takes it away.";
         }
         Branch load = atItsTerminals();
         if (load != null) {
