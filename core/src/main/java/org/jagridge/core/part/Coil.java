@@ -156,6 +156,16 @@ final class Coil {
         return move.wake(move.state().stress().breaksAt());
     }
 
+    /** The armature held in by hand, whatever the coil does. */
+    Reaction<State> pressed(State s, Moment m) {
+        Reaction<State> own = react(s, m);
+        if (own.state().armature() == Armature.BURNT || s.armature() == Armature.CHATTER) {
+            return own;
+        }
+        State in = new State(Armature.IN, Reaction.NEVER, own.state().stress());
+        return s.in() ? Reaction.stay(in) : Reaction.change(in, Because.input("pressed in by hand"));
+    }
+
     /** A broken or shorted winding may have volts across it and still not pull. */
     private static boolean isWhole(Moment m) {
         return m.fault(FaultKind.COIL_OPEN) == null && m.fault(FaultKind.COIL_SHORTED) == null;

@@ -7,12 +7,22 @@ final class CoilAndContacts implements Behaviour<Coil.State> {
         void stamp(boolean in, Stamp stamp);
     }
 
+    /** The input of a part whose armature a hand can press in. */
+    static final String PRESSED = "pressed";
+
     private final Coil coil;
     private final Contacts contacts;
+    private final boolean pressable;
 
     CoilAndContacts(Coil coil, Contacts contacts) {
+        this(coil, contacts, false);
+    }
+
+    /** @param pressable whether the part has the input {@link #PRESSED} */
+    CoilAndContacts(Coil coil, Contacts contacts, boolean pressable) {
         this.coil = coil;
         this.contacts = contacts;
+        this.pressable = pressable;
     }
 
     @Override
@@ -28,7 +38,7 @@ final class CoilAndContacts implements Behaviour<Coil.State> {
 
     @Override
     public Reaction<Coil.State> react(Coil.State state, Moment moment) {
-        return coil.react(state, moment);
+        return pressable && moment.flag(PRESSED) ? coil.pressed(state, moment) : coil.react(state, moment);
     }
 
     @Override

@@ -34,8 +34,15 @@ final class Contactor extends PartType {
     }
 
     @Override
+    public List<Field> inputs(Params params) {
+        return List.of(Field.flag(CoilAndContacts.PRESSED, false));
+    }
+
+    @Override
     public List<String> cautions() {
-        return List.of("A solid bar keeps one side of the load live with the contactor out. Open the disconnect.");
+        return List.of(
+                "Pressed in by hand it starts the load without its safeties: only to test, with someone at the disconnect.",
+                "A solid bar keeps one side of the load live with the contactor out. Open the disconnect.");
     }
 
     @Override
@@ -53,9 +60,12 @@ final class Contactor extends PartType {
             }
         }
         Coil coil = Coil.of(draft.coil("A1", "A2"), draft.params(), 25, 15);
-        return new CoilAndContacts(coil, (in, stamp) -> {
-            contacts.forEach(b -> stamp.contact(b, in));
-            bars.forEach(b -> stamp.contact(b, true));
-        });
+        return new CoilAndContacts(
+                coil,
+                (in, stamp) -> {
+                    contacts.forEach(b -> stamp.contact(b, in));
+                    bars.forEach(b -> stamp.contact(b, true));
+                },
+                true);
     }
 }

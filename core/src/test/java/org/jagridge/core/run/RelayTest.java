@@ -171,6 +171,23 @@ public class RelayTest {
         assertEquals(r.volts(25, "LAMP.1", "LAMP.2"), 0, 0.1);
     }
 
+    @Test
+    public void aContactorPressedInByHandClosesItsPolesAndFallsOutWhenLetGo() {
+        Circuit c = control()
+                .part("CC", "contactor", "unit")
+                .part("LAMP", "resistive-load", "unit", "volts", 120.0, "watts", 100.0)
+                .wire("M.L", "CC.L1")
+                .wire("CC.T1", "LAMP.1")
+                .wire("LAMP.2", "M.N")
+                .wire("T1.X2", "CC.A2")
+                .build();
+        Runs r = Runs.of(c, during(60).at(10, "CC.pressed", true).at(20, "CC.pressed", false));
+        assertEquals(r.at(5, "LAMP") + " " + r.at(15, "LAMP") + " " + r.at(25, "LAMP"), "off on off");
+        assertEquals(r.when("CC", "in"), 10, 1e-6);
+        assertEquals(r.event("CC", "in").because().text(), "pressed in by hand");
+        assertEquals(r.when("LAMP", "off"), 20.015, 1e-6);
+    }
+
     /** A worn contact drops some of the second tap's volts; a middle tap between two fed ones isn't fed by them. */
     @Test
     public void aSecondTapFedThroughAWornContactComesToRest() {

@@ -3,6 +3,7 @@ package org.jagridge.web.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Part;
@@ -15,6 +16,9 @@ record HandsView(List<Group> groups, int moved) {
 
     /** Choices with more letters than this become a list, since they don't fit beside each other. */
     private static final int LETTERS_ABREAST = 17;
+
+    /** What one does to a part to find out, rather than to use it: not worth a key. */
+    private static final Set<String> BY_HAND = Set.of("pulled", "pressed");
 
     /** A place. */
     record Group(String title, List<PartHands> parts) {}
@@ -54,7 +58,7 @@ record HandsView(List<Group> groups, int moved) {
                 }
                 List<Control> controls = new ArrayList<>();
                 for (Field f : m.inputs()) {
-                    boolean throwable = f.kind() == Field.Kind.FLAG && !f.name().equals("pulled") && digit <= 9;
+                    boolean throwable = f.kind() == Field.Kind.FLAG && !BY_HAND.contains(f.name()) && digit <= 9;
                     Control c = control(m.part(), f, state.frame().inputs(), throwable ? "" + digit++ : "");
                     controls.add(c);
                     moved += c.moved() ? 1 : 0;
