@@ -116,6 +116,58 @@ public class RecordBrowserTest extends BrowserTest {
         assertEquals(get("/circuits/" + slug + "/as-found?save=999").statusCode(), 404);
     }
 
+    private static byte[] panel() {
+        java.awt.image.BufferedImage image =
+                new java.awt.image.BufferedImage(400, 300, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
+        try {
+            javax.imageio.ImageIO.write(image, "png", out);
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+
+    @Test
+    public void terminalsArePinnedOnAPhotoAndTheSheetShowsTheLeadsThere() {
+        page().navigate(url("/circuits/lab-bench/photos"));
+        page().locator("[name='file']")
+                .setInputFiles(new com.microsoft.playwright.options.FilePayload(
+                        "notes.png", "image/png", "not a photo".getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        page().locator("text=Add").last().click();
+        assertThat(page().locator(".verdict.bad")).containsText("use JPEG, PNG or WebP");
+        page().locator("[name='file']")
+                .setInputFiles(new com.microsoft.playwright.options.FilePayload("panel.png", "image/png", panel()));
+        page().locator("[name='name']").fill("Board");
+        page().locator("text=Add").last().click();
+        Locator frame = page().locator(".photo-frame img");
+        assertThat(frame).isVisible();
+        for (String terminal : new String[] {"TH.G", "T1.X2"}) {
+            page().locator(".terminal").fill(terminal);
+            frame.click(new Locator.ClickOptions()
+                    .setPosition(
+                            new com.microsoft.playwright.options.Position(terminal.equals("TH.G") ? 100 : 300, 90)));
+            assertThat(page().locator(".pin[data-terminal='" + terminal + "']")).isVisible();
+        }
+        page().locator(".terminal").fill("NO.1");
+        frame.click();
+        assertThat(page().locator("#pin-words")).containsText("no terminal \"NO.1\"");
+        page().reload();
+        assertThat(page().locator(".pin")).hasCount(2);
+        page().navigate(url(FAN + "&school=common"));
+        row(GC).hover();
+        assertThat(page().locator(".leads-photo .lead-mark.red")).hasText("TH.G");
+        assertThat(page().locator(".leads-photo .lead-mark.black")).hasText("T1.X2");
+        row("amps w14").hover();
+        assertThat(page().locator(".leads-photo")).isHidden();
+        page().navigate(url("/circuits/lab-bench/photos"));
+        page().locator(".pin[data-terminal='TH.G']").click();
+        assertThat(page().locator(".pin")).hasCount(1);
+        page().locator("text=remove").click();
+        assertThat(page().locator(".photo")).hasCount(0);
+        assertEquals(get("/photos/99999").statusCode(), 404);
+    }
+
     @Test
     public void aTypedReadingIsJudgedKeptAndToldInTheFile() {
         begin();
