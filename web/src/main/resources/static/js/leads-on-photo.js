@@ -9,6 +9,8 @@
   pane.className = "leads-photo";
   pane.hidden = true;
   document.body.appendChild(pane);
+  // the sheet makes room, so that nothing to be filled in is covered
+  main.classList.add("with-photo");
 
   function dot(kind, pin) {
     const mark = document.createElement("span");
