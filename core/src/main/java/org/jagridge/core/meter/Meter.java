@@ -92,8 +92,12 @@ public final class Meter {
     private Reading celsius(Terminal at) {
         node(at);
         String id = at.part();
-        Part part = assembly.circuit().part(id).orElseThrow();
-        Object reads = part.params().get("reads");
+        // the metalwork of a place is no part
+        Object reads = assembly.circuit()
+                .part(id)
+                .map(Part::params)
+                .map(p -> p.get("reads"))
+                .orElse(null);
         for (String place : reads instanceof String room ? List.of(id, room) : List.of(id)) {
             OptionalDouble celsius = frame.celsius(place, now);
             if (celsius.isPresent()) {
