@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.network.Solution;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 
@@ -17,12 +19,20 @@ import org.jagridge.core.run.Run;
  * R–C, then each terminal of the control circuit, then the power circuit that it switches, and the amps of each.
  *
  * <p>Example: a fan relay's sheet is T1's primary, T1's secondary, R–C at the thermostat, then fuse, thermostat, G and
- * the coil, with the volts that the solved network has there. A line's range is its expected value ± 4 % of the supply's
- * volts, moved by what the supply really has; a supply's own is ± 10 %.
+ * the coil, with the volts that the solved network has there. What is right reaches from 4 % of the supply's volts beyond
+ * the expected value to 4 % beyond what a way without any drop would show, since a circuit that draws less drops less;
+ * all of it moves with what the supply really has. A supply's own range is from 10 % under its loaded volts to 10 % over,
+ * or 5 % over its open-circuit volts where that is more: a thermopile nearly doubles when its loop is broken.
  */
 public record CheckSheet(List<Section> sections) {
     private static final double SUPPLY_RANGE = 0.10;
+    /** A supply that nothing is drawn from may have this much of its computed open-circuit volts. */
+    private static final double OPEN_RANGE = 1.05;
+
     private static final double LINE_RANGE = 0.04;
+    /** What a meter shows of nothing. */
+    private static final double COUNTS = 0.001;
+
     private static final double AMPS_RANGE = 0.15;
     private static final double LEAST_AMPS_RANGE = 0.02;
     /** A supply so far off is a fault of its own, and no reason to expect less elsewhere. */
@@ -45,12 +55,19 @@ public record CheckSheet(List<Section> sections) {
      * @param what it is for: "supply", "R–C at TH", "K1.A1", "current"
      * @param by the wire or part between the line before and this one, or null
      * @param expected what a sound circuit has there now
-     * @param range how far from that a value may be
+     * @param low the least value that is right with a supply as expected, {@code high} the most
      * @param supply whether it is the section's supply, by which the other lines are judged
      * @param otherwise what a value out of the range would mean
      */
     public record Line(
-            String what, Request request, Branch by, double expected, double range, boolean supply, String otherwise) {
+            String what,
+            Request request,
+            Branch by,
+            double expected,
+            double low,
+            double high,
+            boolean supply,
+            String otherwise) {
         /** What names the line in records: {@code ac-volts TH.G T1.X2}, {@code amps w14}. */
         public String key() {
             Request r = request;
@@ -61,18 +78,10 @@ public record CheckSheet(List<Section> sections) {
             return request.mode().clamps() ? "A" : "V";
         }
 
-        /** The least value that is right with a supply as expected. */
-        public double low() {
-            return Math.max(0, expected - range);
-        }
-
-        public double high() {
-            return expected + range;
-        }
-
         /** Whether a value is right where the supply has {@code share} of what is expected of it. */
         public boolean isRight(double value, double share) {
-            return Math.abs(value - (supply ? expected : expected * share)) <= range;
+            double moved = supply ? 1 : share;
+            return value >= low * moved && value <= high * moved;
         }
     }
 
@@ -94,7 +103,10 @@ public record CheckSheet(List<Section> sections) {
                 if (value == null) {
                     continue;
                 }
-                if (l.supply() && Math.abs(value / l.expected() - 1) <= MOST_SCALING) {
+                boolean plausible = l.expected() > COUNTS
+                        && value >= (1 - MOST_SCALING) * l.expected()
+                        && value <= Math.max(l.high(), (1 + MOST_SCALING) * l.expected());
+                if (l.supply() && plausible) {
                     share = value / l.expected();
                 }
                 judged.add(new Judged(l, value, l.isRight(value, share)));
@@ -145,13 +157,31 @@ public record CheckSheet(List<Section> sections) {
             if (!seen.add(load) || stops.isEmpty()) {
                 return;
             }
-            firstOf(stops.get(0).terminal().part(), Role.PRIMARY);
+            feedOf(stops.get(0).terminal().part());
             for (Walk.Stop s : stops) {
                 if (s.by() != null && s.by().role() == Role.CONTACT && !s.load()) {
                     firstOf(s.by().owner(), Role.COIL);
                 }
             }
             sections.add(section(load, stops));
+        }
+
+        /** What a source has with nothing drawn from it: V + I·Z. */
+        private double openVolts(Terminal hot, Terminal common, Request.Mode mode, double loaded) {
+            Solution solution = mode == Request.Mode.DC_VOLTS ? frame.dc() : frame.ac();
+            return assembly.branches().stream()
+                    .filter(b -> b.role().gives() && hot.equals(b.a()) && common.equals(b.b()) && frame.conducts(b))
+                    .mapToDouble(b -> loaded
+                            + solution.amps(b.index()).abs()
+                                    / solution.values().admittance(b.index()).abs())
+                    .findFirst()
+                    .orElse(loaded);
+        }
+
+        /** The source's own feed: a transformer's primary, or the mains of what only works on mains. */
+        private void feedOf(String source) {
+            boolean transformer = assembly.branchesOf(source).stream().anyMatch(b -> b.role() == Role.PRIMARY);
+            firstOf(source, transformer ? Role.PRIMARY : Role.LOAD);
         }
 
         private void firstOf(String part, Role role) {
@@ -174,21 +204,24 @@ public record CheckSheet(List<Section> sections) {
                             request(mode, hot, common),
                             null,
                             supply,
-                            SUPPLY_RANGE * supply,
+                            (1 - SUPPLY_RANGE) * supply - COUNTS,
+                            COUNTS
+                                    + Math.max(
+                                            (1 + SUPPLY_RANGE) * supply,
+                                            OPEN_RANGE * openVolts(hot, common, mode, supply)),
                             true,
                             "The supply " + hot.part()
                                     + " is off, its breaker or fuse is open, or it is the wrong tap."));
-            double range = LINE_RANGE * supply;
             int atTheLoad = 1;
             while (atTheLoad < stops.size() && !stops.get(atTheLoad).load()) {
                 atTheLoad++;
             }
             for (int i = 1; i < atTheLoad; i++) {
-                way(lines, mode, stops, i, i - 1, range);
+                way(lines, mode, stops, i, i - 1, supply);
             }
             // the way back is walked from the common, so that here, too, the first wrong line is next to the fault
             for (int i = stops.size() - 2; i >= atTheLoad; i--) {
-                way(lines, mode, stops, i, i + 1, range);
+                way(lines, mode, stops, i, i + 1, supply);
             }
             for (int i = 1; i < atTheLoad; i++) {
                 controlSupply(stops.get(i).terminal(), mode, supply, lines);
@@ -201,32 +234,38 @@ public record CheckSheet(List<Section> sections) {
                             atLoad,
                             load,
                             value(atLoad),
-                            range,
+                            value(atLoad) - LINE_RANGE * supply - COUNTS,
+                            (1 + LINE_RANGE) * supply + COUNTS,
                             false,
                             "The way to " + load.owner() + " or back from it is open or poor."));
             // what a transformer takes depends on all that hangs on it
-            if (load.role() != Role.PRIMARY) {
+            if (load.role() != Role.PRIMARY && load.shape() != Shape.BOX) {
                 amps(load, stops, mode, lines);
             }
             return new Section(hot + "–" + common.name() + " to " + load.title().replace('-', '–'), lines);
         }
 
         /** The line at a stop, which one comes to from the stop at {@code from}. */
-        private void way(List<Line> lines, Request.Mode mode, List<Walk.Stop> stops, int i, int from, double range) {
+        private void way(List<Line> lines, Request.Mode mode, List<Walk.Stop> stops, int i, int from, double supply) {
             Walk.Stop s = stops.get(i);
             Terminal hot = stops.get(0).terminal();
             Terminal common = stops.get(stops.size() - 1).terminal();
             Branch by = stops.get(Math.max(i, from)).by();
             Request r =
                     school == School.TO_COMMON ? request(mode, s.terminal(), common) : request(mode, hot, s.terminal());
+            // without any drop the feed's side is at the supply's volts from common, the way back's at none
+            double ideal = (from < i) == (school == School.TO_COMMON) ? supply : 0;
+            double is = value(r);
+            double beyond = Math.max(COUNTS, LINE_RANGE * supply);
             put(
                     lines,
                     line(
                             s.terminal().toString(),
                             r,
                             by,
-                            value(r),
-                            range,
+                            is,
+                            Math.min(is, ideal) - beyond,
+                            Math.max(is, ideal) + beyond,
                             false,
                             "The way between " + stops.get(from).terminal() + " and " + s.terminal() + " (" + by.title()
                                     + ") is open or poor."));
@@ -246,7 +285,8 @@ public record CheckSheet(List<Section> sections) {
                                 request(mode, r, c),
                                 null,
                                 volts,
-                                LINE_RANGE * supply,
+                                volts - LINE_RANGE * supply,
+                                (1 + LINE_RANGE) * supply,
                                 false,
                                 "The common to " + r.part() + " is open."));
             }
@@ -269,6 +309,7 @@ public record CheckSheet(List<Section> sections) {
             Request.Mode clamp = mode == Request.Mode.DC_VOLTS ? Request.Mode.DC_AMPS : Request.Mode.AMPS;
             Request r = new Request(clamp, null, null, wire.owner(), 1, false);
             double amps = value(r);
+            double off = Math.max(LEAST_AMPS_RANGE, AMPS_RANGE * amps);
             put(
                     lines,
                     line(
@@ -276,7 +317,8 @@ public record CheckSheet(List<Section> sections) {
                             r,
                             load,
                             amps,
-                            Math.max(LEAST_AMPS_RANGE, AMPS_RANGE * amps),
+                            amps - off,
+                            amps + off,
                             false,
                             "With volts at " + load.owner()
                                     + ": none means open inside, much more a short or a locked rotor."));
@@ -291,8 +333,15 @@ public record CheckSheet(List<Section> sections) {
         }
 
         private static Line line(
-                String what, Request r, Branch by, double expected, double range, boolean supply, String otherwise) {
-            return new Line(what, r, by, expected, range, supply, otherwise);
+                String what,
+                Request r,
+                Branch by,
+                double expected,
+                double low,
+                double high,
+                boolean supply,
+                String otherwise) {
+            return new Line(what, r, by, expected, Math.max(0, low), high, supply, otherwise);
         }
 
         /** A place that an earlier circuit has led over already isn't measured again. */

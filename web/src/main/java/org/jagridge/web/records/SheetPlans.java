@@ -9,6 +9,7 @@ import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.Kept;
@@ -51,12 +52,23 @@ class SheetPlans {
         List<Working> working = new ArrayList<>();
         for (Branch b : Walk.loads(store.revision(revisionId).assembly())) {
             long from = worksFrom(run, b);
-            if (from >= 0) {
+            if (from >= 0 && draws(run, b, from + SETTLED)) {
                 working.add(0, new Working(b, from));
             }
         }
         working.sort(java.util.Comparator.comparingLong(Working::from).reversed());
         return working;
+    }
+
+    /** Of a motor's taps, the one that is fed. */
+    private static boolean draws(Run run, Branch load, long at) {
+        Frame frame = run.at(Math.min(at, run.until()));
+        double most = frame.assembly().branchesOf(load.owner()).stream()
+                .filter(b -> b.role() == load.role())
+                .mapToDouble(frame::amps)
+                .max()
+                .orElse(0);
+        return frame.amps(load) > most / 2;
     }
 
     /** When a load first works because of what is done in the run; −1 where it never does. */
