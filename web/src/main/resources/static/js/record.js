@@ -21,6 +21,7 @@
     const list = waiting();
     if (sending || list.length === 0) return;
     sending = true;
+    let again = 0;
     try {
       const answer = await fetch(`${base}/readings`, {
         method: "POST",
@@ -36,11 +37,12 @@
     } catch (e) {
       const n = waiting().length;
       words(`${n} ${n === 1 ? "reading waits" : "readings wait"} here until the server is back.`);
-      setTimeout(send, AGAIN);
+      again = AGAIN;
     } finally {
       sending = false;
     }
-    if (waiting().length) setTimeout(send, AGAIN);
+    // what was typed meanwhile goes at once
+    if (waiting().length) setTimeout(send, again);
   }
 
   function uuid() {

@@ -63,7 +63,10 @@ record HandsView(List<Group> groups, int moved) {
                     controls.add(c);
                     moved += c.moved() ? 1 : 0;
                 }
-                parts.add(new PartHands(m.part().id(), m.part().title(), controls, controls.size() == 1));
+                // a toggle alone on a part's line is the part's own switch
+                boolean single = controls.size() == 1
+                        && !BY_HAND.contains(m.inputs().get(0).name());
+                parts.add(new PartHands(m.part().id(), m.part().title(), controls, single));
             }
             if (!parts.isEmpty()) {
                 groups.add(new Group(place.name(), parts));
