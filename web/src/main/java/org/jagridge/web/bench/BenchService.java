@@ -32,7 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Benches: their states, and the acts that lead from one to the next. */
 @Service
-class BenchService {
+public class BenchService {
     /** How far beyond the instant shown a run looks ahead. */
     private static final long LOOK_AHEAD = 900 * Time.SECOND;
 
@@ -226,6 +226,15 @@ class BenchService {
                     new Temporary(a.kind(), fault(body), body.get("reason").stringValue(), around));
         });
         return temporaries;
+    }
+
+    /** The links and lifted wires that are left at a circuit's bench, in words. */
+    public List<String> temporaries(String slug) {
+        return benches.newestOfCircuit(slug)
+                .map(b -> state(b.id(), null, null).temporaries().values().stream()
+                        .map(Temporary::words)
+                        .toList())
+                .orElse(List.of());
     }
 
     /** What was put in by then and hasn't been taken out. */

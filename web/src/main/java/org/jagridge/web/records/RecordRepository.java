@@ -11,7 +11,7 @@ import org.springframework.stereotype.Repository;
 
 /** Records of check sheets, their readings, and what could not be taken. */
 @Repository
-class RecordRepository {
+public class RecordRepository {
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -21,7 +21,7 @@ class RecordRepository {
     }
 
     /** @param code what a logging meter names the record by */
-    record Row(
+    public record Row(
             UUID id,
             long revisionId,
             String scenario,
@@ -88,7 +88,7 @@ class RecordRepository {
     }
 
     /** A circuit's records, newest first. */
-    List<Row> ofCircuit(String slug) {
+    public List<Row> ofCircuit(String slug) {
         return jdbc.sql(SELECT + " where c.slug = ? order by s.started_at desc")
                 .param(slug)
                 .query(Row.class)
