@@ -229,6 +229,30 @@ public class SequenceTest {
         assertTrue(told.contains("563.0 FC heating"), told.toString());
     }
 
+    @DataProvider
+    public Object[][] boilerSafeties() {
+        return new Object[][] {
+            {"LWC-trips", "LWC", "[LWC tripped: no]"},
+            {"SPILL-trips", "SPILL", "[SPILL tripped: no, SPILL reset: yes]"},
+            {"RO-trips", "RO", "[RO tripped: no, RO reset: yes]"}
+        };
+    }
+
+    /** Each of the boiler's safeties shuts the gas at once; back, the damper must be open before the gas comes. */
+    @Test(dataProvider = "boilerSafeties")
+    public void aSafetyOfTheBoilerShutsGasAndDamperAndTheDamperOpensBeforeTheGasComesBack(
+            String preset, String safety, String mended) {
+        List<String> told = told(run("old-hall", preset));
+        int trips = told.indexOf("[" + safety + " tripped: yes]");
+        assertEquals(
+                told.subList(trips + 1, trips + 5),
+                List.of("305.0 " + safety + " open", "305.0 VD moving", "305.0 GV off", "320.0 VD shut"));
+        int back = told.indexOf(mended);
+        assertEquals(
+                told.subList(back + 1, back + 5),
+                List.of("405.0 " + safety + " closed", "405.0 VD moving", "420.0 VD open", "420.0 GV on"));
+    }
+
     /** Locked out until the feed of the lockout relay is lost: the safety that closes again changes nothing. */
     @Test
     public void aLockoutHoldsUntilTheCallIsTakenAwayAndGivenAgain() {
