@@ -48,6 +48,7 @@ public record Timing(
     private static final long LEAST_FOLD = 10 * Time.SECOND;
     private static final double LEAST_FOLD_WIDTH = 12;
     private static final int SAMPLES = 12;
+    private static final double LEAST_SAMPLE = 4;
 
     /** A title over the lanes of one kind. @param y of its base line */
     public record Heading(String words, double y) {}
@@ -186,7 +187,7 @@ public record Timing(
                 Frame f = frames.get(i);
                 long to =
                         i + 1 < frames.size() ? Math.min(end, frames.get(i + 1).micros()) : end;
-                int parts = to - f.micros() < LEAST_FOLD ? 1 : SAMPLES;
+                int parts = to - f.micros() < LEAST_FOLD ? 1 : samplesIn(x(to) - x(f.micros()));
                 for (int k = 0; k <= parts; k++) {
                     long t = f.micros() + (to - f.micros()) * k / parts;
                     OptionalDouble celsius = f.celsius(part, t);
@@ -197,6 +198,11 @@ public record Timing(
                 }
             }
             return samples;
+        }
+
+        /** As many as the eye can tell apart. */
+        private static int samplesIn(double width) {
+            return (int) Math.max(2, Math.min(SAMPLES, width / LEAST_SAMPLE));
         }
 
         private List<Arrow> arrows() {

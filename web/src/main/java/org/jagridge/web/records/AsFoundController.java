@@ -93,8 +93,7 @@ class AsFoundController {
             model.addAttribute("problems", e.problems());
             return new ModelAndView(PAGE, model.asMap(), HttpStatus.BAD_REQUEST);
         }
-        String name = who.strip();
-        saved.add(row.id(), name.length() > 120 ? name.substring(0, 120) : name, body);
+        saved.add(row.id(), Texts.cut(who, 120), body);
         return new ModelAndView("redirect:/circuits/" + slug + "/as-found");
     }
 

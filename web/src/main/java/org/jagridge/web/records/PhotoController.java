@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.ModelAndView;
 
@@ -80,8 +81,7 @@ class PhotoController {
             model.addAttribute("problem", "That file is no photo that a browser shows: use JPEG, PNG or WebP.");
             return new ModelAndView(PAGE, model.asMap(), HttpStatus.BAD_REQUEST);
         }
-        String title = name.isBlank() ? "Photo" : name.strip();
-        photos.add(row.id(), title.length() > 120 ? title.substring(0, 120) : title, type.get(), bytes);
+        photos.add(row.id(), name.isBlank() ? "Photo" : Texts.cut(name, 120), type.get(), bytes);
         return new ModelAndView("redirect:/circuits/" + slug + "/photos");
     }
 
@@ -136,7 +136,7 @@ class PhotoController {
 
     /** The pins of a circuit, for the sheets that show the leads on a photo. */
     @GetMapping("/circuits/{slug}/pins")
-    @org.springframework.web.bind.annotation.ResponseBody
+    @ResponseBody
     List<PhotoRepository.Pin> pins(@PathVariable String slug) {
         return photos.pins(circuits.require(slug).id());
     }

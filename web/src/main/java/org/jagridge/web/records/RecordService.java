@@ -49,7 +49,10 @@ class RecordService {
     /** A line's newest value and whether it is right. */
     record Shown(String line, double value, boolean right, String takenAt, String sender, String words) {}
 
-    UUID begin(long revisionId, String scenario, String load, CheckSheet.School school, String... whoWithWhatWhere) {
+    /** The head of a record: who measures, with what, and how it was. */
+    record Heading(String who, String instrument, String conditions) {}
+
+    UUID begin(long revisionId, String scenario, String load, CheckSheet.School school, Heading heading) {
         UUID id = UUID.randomUUID();
         StringBuilder code = new StringBuilder();
         for (int i = 0; i < CODE_LENGTH; i++) {
@@ -61,9 +64,9 @@ class RecordService {
                 scenario,
                 load,
                 school.name(),
-                whoWithWhatWhere[0],
-                whoWithWhatWhere[1],
-                whoWithWhatWhere[2],
+                heading.who(),
+                heading.instrument(),
+                heading.conditions(),
                 code.toString(),
                 OffsetDateTime.now(clock),
                 null,

@@ -104,12 +104,11 @@ class SheetController {
         Row row = circuits.require(slug);
         plans.plan(row.revisionId(), key, load, school(school));
         UUID id = service.begin(
-                row.revisionId(), key, load, school(school), cut(who, 120), cut(instrument, 120), cut(conditions, 400));
+                row.revisionId(),
+                key,
+                load,
+                school(school),
+                new RecordService.Heading(Texts.cut(who, 120), Texts.cut(instrument, 120), Texts.cut(conditions, 400)));
         return "redirect:/records/" + id;
-    }
-
-    private static String cut(String text, int most) {
-        String t = text.strip();
-        return t.length() <= most ? t : t.substring(0, most);
     }
 }

@@ -150,8 +150,9 @@ record SequenceView(
                 if (ask.isFiltered() && g.steps().stream().noneMatch(s -> shown.test(s.part()))) {
                     continue;
                 }
-                Group group = group(g, told);
-                if (g.like() >= 0 && i != now && told.size() > ALL_SHOWN) {
+                boolean folds = g.like() >= 0 && i != now && told.size() > ALL_SHOWN;
+                Group group = group(g, told, folds ? List.of() : g.steps());
+                if (folds) {
                     before.add(group);
                 } else {
                     fold(before, items);
@@ -174,13 +175,14 @@ record SequenceView(
             }
         }
 
-        private Group group(Sequence.Group g, List<Sequence.Group> told) {
+        /** @param steps those to show */
+        private Group group(Sequence.Group g, List<Sequence.Group> told, List<Sequence.Step> steps) {
             return new Group(
                     g.title(),
                     Clock.of(g.micros()),
                     ask.address(g.micros()),
                     g.like() < 0 ? "" : Clock.of(told.get(g.like()).micros()),
-                    g.steps().stream()
+                    steps.stream()
                             .filter(s -> shown.test(s.part()))
                             .map(this::step)
                             .toList());

@@ -3,7 +3,6 @@ package org.jagridge.web.svg;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jagridge.core.drawing.Timing;
@@ -139,7 +138,9 @@ public final class TimingSvg {
     }
 
     private static String celsius(double value) {
-        return String.format(Locale.ROOT, "%.1f", value);
+        // a day has thousands of points: no formatter
+        long tenths = Math.round(value * 10);
+        return (tenths < 0 ? "-" : "") + Math.abs(tenths) / 10 + "." + Math.abs(tenths) % 10;
     }
 
     private void lane(Timing.Lane lane) {
