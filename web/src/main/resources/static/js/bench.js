@@ -173,16 +173,13 @@
     if (under) place(lead, under.dataset.terminal);
   });
 
-  // red ink over every link and lifted wire, in both drawings
+  // red ink over every link and every wire that is not where it belongs, in both drawings
   function drawTemporaries() {
-    document.querySelectorAll("[data-mark]").forEach((mark) => {
-      const ends = mark.dataset.mark.split(" ");
-      document.querySelectorAll(".drawing.connection, .drawing.ladder").forEach((svg) => {
-        if (ends.length === 1) {
-          svg.querySelectorAll(`[data-wire="${CSS.escape(ends[0])}"]`).forEach((w) => w.classList.add("lifted"));
-          return;
-        }
-        const [a, b] = ends.map((t) => svg.querySelector(`circle[data-terminal="${CSS.escape(t)}"]`));
+    document.querySelectorAll(".drawing.connection, .drawing.ladder").forEach((svg) => {
+      document.querySelectorAll(".temporary").forEach((temporary) => {
+        (temporary.dataset.wires || "").split(" ").filter(Boolean).forEach((wire) =>
+          svg.querySelectorAll(`[data-wire="${CSS.escape(wire)}"]`).forEach((w) => w.classList.add("lifted")));
+        const [a, b] = (temporary.dataset.link || "").split(" ").map((t) => t && svg.querySelector(`circle[data-terminal="${CSS.escape(t)}"]`));
         if (!a || !b) return;
         const [x1, y1, x2, y2] = [a, b].flatMap((c) => [Number(c.getAttribute("cx")), Number(c.getAttribute("cy"))]);
         const link = document.createElementNS("http://www.w3.org/2000/svg", "path");

@@ -79,6 +79,12 @@
     }
   });
 
+  // when and by whom, under the value
+  function taken(input) {
+    const cell = input.closest("td");
+    return cell.querySelector(".taken") || cell.appendChild(Object.assign(document.createElement("small"), { className: "taken" }));
+  }
+
   function show(readings) {
     document.querySelectorAll("[data-line]").forEach((r) => r.classList.remove("right", "wrong", "first-wrong"));
     document.querySelectorAll(".out-words").forEach((e) => e.remove());
@@ -88,7 +94,9 @@
       if (!input) return;
       if (document.activeElement !== input) input.value = String(Number(r.value.toPrecision(5)));
       input.dataset.sent = input.value;
-      input.title = `${r.sender} ${r.takenAt}`;
+      const at = new Date(r.takenAt);
+      const today = at.toDateString() === new Date().toDateString();
+      taken(input).textContent = `${today ? at.toTimeString().slice(0, 5) : at.toISOString().slice(0, 10)} ${r.sender}`;
       row(r.line).classList.add(r.right ? "right" : "wrong");
       if (!r.right && !first) first = r;
     });
@@ -107,8 +115,12 @@
     list.forEach((n) => ($("#notices").appendChild(document.createElement("li")).textContent = n.words));
   }
 
-  async function load() {
+  // what the server told by itself is newer than an answer that was asked for before
+  let told = 0;
+  async function load(tries = 5) {
+    const before = told;
     const state = await (await fetch(`${base}/state`)).json();
+    if (told !== before && tries > 0) return load(tries - 1);
     show(state.readings);
     showNotices(state.notices);
   }
@@ -122,8 +134,13 @@
   }
 
   const events = new EventSource(`${base}/events`);
-  events.addEventListener("readings", (e) => show(JSON.parse(e.data)));
-  events.addEventListener("notices", (e) => showNotices(JSON.parse(e.data)));
+  const hear = (name, what) =>
+    events.addEventListener(name, (e) => {
+      told++;
+      what(JSON.parse(e.data));
+    });
+  hear("readings", show);
+  hear("notices", showNotices);
   events.addEventListener("stranger", (e) => words(JSON.parse(e.data).words));
   // after a break, what was missed is asked for
   events.addEventListener("open", () => load().then(showWaiting).then(send).catch(() => {}));

@@ -37,6 +37,8 @@ public class ArchitectureTest {
                 .definedBy("..core.format..")
                 .layer("check")
                 .definedBy("..core.check..")
+                .layer("found")
+                .definedBy("..core.found..")
                 .layer("edit")
                 .definedBy("..core.edit..")
                 .whereLayer("circuit")
@@ -57,8 +59,10 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("circuit", "network", "part", "run")
                 .whereLayer("format")
                 .mayOnlyAccessLayers("circuit", "part", "run")
-                .whereLayer("edit")
+                .whereLayer("found")
                 .mayOnlyAccessLayers("circuit", "part", "format")
+                .whereLayer("edit")
+                .mayOnlyAccessLayers("circuit", "part", "format", "found")
                 .check(classes);
     }
 

@@ -33,6 +33,7 @@ public class Screenshots extends WebTest {
             new Shot("scenario", "/circuits/cold-store/scenario?run=LPS-trips", ColorScheme.LIGHT, p -> {}),
             new Shot("sheet", "/circuits/wardens-cottage/sheet?run=TH-emergency", ColorScheme.LIGHT, p -> {}),
             new Shot("record", "/circuits/lab-bench/sheet?run=TH-fan&load=K1:A1-A2", ColorScheme.LIGHT, this::aRecord),
+            new Shot("site", "/sites/quillmere", ColorScheme.LIGHT, p -> {}),
             new Shot("modes", "/circuits/wardens-cottage/modes", ColorScheme.LIGHT, p -> {}),
             new Shot("compare", "/circuits/cold-store/compare?run=TH-cool", ColorScheme.LIGHT, Screenshots::aDeadCoil),
             new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),

@@ -14,6 +14,8 @@ public enum FaultKind {
     LINK(Detail.BETWEEN),
     SWAPPED(Detail.WIRES, Detail.END),
     LANDED(Detail.WIRE, Detail.END, Detail.AT),
+    /** Two wires off their terminals and twisted together; {@code between} says off which. */
+    TWISTED(Detail.WIRES, Detail.BETWEEN),
     LINK_MISSING(Detail.WIRE),
     CONTACT_OPEN(Detail.PART, Detail.CONTACT),
     CONTACT_WELDED(Detail.PART, Detail.CONTACT),

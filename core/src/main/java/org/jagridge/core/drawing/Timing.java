@@ -247,12 +247,9 @@ public record Timing(
 
         private static String clock(long micros) {
             long ms = Math.round(micros / 1e3);
-            long s = ms / 1000;
-            String minutes =
-                    s < 3600 ? Long.toString(s / 60) : s / 3600 + ":" + (s % 3600 / 60 < 10 ? "0" : "") + s % 3600 / 60;
-            String whole = minutes + ":" + (s % 60 < 10 ? "0" : "") + s % 60;
-            boolean round = ms % 1000 == 0 || s >= 3600;
-            return round ? whole : whole + "." + String.format(java.util.Locale.ROOT, "%03d", ms % 1000);
+            boolean whole = ms % 1000 == 0 || ms >= 3_600_000;
+            // hours and more are read in whole seconds, which have passed
+            return whole ? Time.clock(ms / 1000 * Time.SECOND, 0, 0) : Time.clock(ms * Time.MILLISECOND, 3, 3);
         }
     }
 }

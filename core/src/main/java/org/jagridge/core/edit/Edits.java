@@ -20,6 +20,7 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.found.Tracing;
 
 /**
  * The changes there are. Where a method takes {@code old}, that is the id of what is replaced, or null to add something;
@@ -133,6 +134,13 @@ public final class Edits {
             wires.forEach(w -> b.wires().add(w.withId(freeWireId(b.wires()))));
             return b.build();
         });
+    }
+
+    /** Puts traced wiring, with its hidden splices, in place of what was drawn at the traced terminals. */
+    public static Edit traced(Tracing tracing) {
+        long joined = tracing.conductors().stream().filter(c -> c.size() > 1).count();
+        return new Edit(
+                "traced " + joined + (joined == 1 ? " conductor" : " conductors"), c -> TracedWiring.into(c, tracing));
     }
 
     public static Edit removeWire(String id) {

@@ -22,6 +22,7 @@ import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Time;
 
 /**
  * A scenario in sentences, as people write it: "at 0:05 TH mode is heat", "the fault coil open K1 is there from 1:00 to
@@ -100,16 +101,7 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
 
     /** {@code 0:05}, {@code 16:40}, {@code 1:00:00}, with decimals where there are some. */
     static String clock(double seconds) {
-        BigDecimal exact = BigDecimal.valueOf(seconds).setScale(6, RoundingMode.HALF_UP);
-        long whole = exact.longValue();
-        String rest = exact.subtract(BigDecimal.valueOf(whole / 60 * 60))
-                .stripTrailingZeros()
-                .toPlainString();
-        String tail = (rest.indexOf('.') == 1 || rest.length() == 1 ? "0" : "") + rest;
-        long minutes = whole / 60;
-        return minutes < 60
-                ? minutes + ":" + tail
-                : String.format(Locale.ROOT, "%d:%02d:%s", minutes / 60, minutes % 60, tail);
+        return Time.clock(Math.round(seconds * Time.SECOND), 0, 6);
     }
 
     /**

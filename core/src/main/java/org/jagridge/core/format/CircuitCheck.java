@@ -34,7 +34,7 @@ final class CircuitCheck {
     private final List<Problem> problems = new ArrayList<>();
     private final Map<String, String> ids = new HashMap<>();
     private final Set<String> places = new HashSet<>();
-    private final Set<String> wires = new HashSet<>();
+    private final Map<String, Set<String>> wires = new HashMap<>();
     private final Map<String, Set<String>> cores = new HashMap<>();
     private final Map<String, Known> parts = new HashMap<>();
 
@@ -144,7 +144,7 @@ final class CircuitCheck {
     }
 
     private void reference(Reference r) {
-        if (r.wire() ? !wires.contains(r.id()) : !parts.containsKey(r.id())) {
+        if (r.wire() ? !wires.containsKey(r.id()) : !parts.containsKey(r.id())) {
             String parameter = r.path().substring(r.path().lastIndexOf('/') + 1);
             say(
                     r.path(),
@@ -218,12 +218,13 @@ final class CircuitCheck {
         id(node, path);
         String id = JsonText.text(node, "id");
         if (id != null) {
-            wires.add(id);
+            wires.put(id, new HashSet<>());
         }
         JsonNode ends = node.get("ends");
         if (ends != null && ends.isArray()) {
             for (int i = 0; i < ends.size(); i++) {
                 terminal(ends.get(i), path + "/ends/" + i);
+                wires.getOrDefault(id, new HashSet<>()).add(ends.get(i).asString());
             }
             if (ends.size() == 2 && ends.get(0).equals(ends.get(1))) {
                 say(path + "/ends", "both ends are at " + ends.get(0).asString() + "; a wire joins two terminals");
@@ -341,6 +342,9 @@ final class CircuitCheck {
         for (int i = 0; between != null && i < between.size(); i++) {
             terminal(between.get(i), path + "/between/" + i);
         }
+        if (kind == FaultKind.TWISTED && pair != null && between != null) {
+            twistFits(pair, between, path);
+        }
         if (kind == FaultKind.LANDED && node.has("at")) {
             String at = node.get("at").asString();
             if (org.jagridge.core.circuit.Terminal.isWellFormed(at)) {
@@ -358,8 +362,21 @@ final class CircuitCheck {
         }
     }
 
+    private void twistFits(JsonNode pair, JsonNode between, String path) {
+        if (pair.size() == 2 && pair.get(0).asString().equals(pair.get(1).asString())) {
+            say(path + "/wires", "a wire can't be twisted with itself");
+        }
+        for (int i = 0; i < Math.min(pair.size(), between.size()); i++) {
+            String wire = pair.get(i).asString();
+            String at = between.get(i).asString();
+            if (wires.containsKey(wire) && !wires.get(wire).contains(at)) {
+                say(path + "/between/" + i, wire + " doesn't end at " + at);
+            }
+        }
+    }
+
     private void wireExists(String wire, String path) {
-        if (wire != null && !wires.contains(wire)) {
+        if (wire != null && !wires.containsKey(wire)) {
             say(path, "there is no wire " + wire);
         }
     }

@@ -1,7 +1,5 @@
 package org.jagridge.core.format;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -9,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import org.apache.commons.csv.CSVFormat;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
 
@@ -88,25 +85,20 @@ public final class RunFiles {
 
     /** The events of a run, one a line. */
     public static String csv(Run run) {
-        StringBuilder out = new StringBuilder();
-        try {
-            CSVFormat.RFC4180.printRecord(out, "t_s", "part", "signal", "from", "to", "because", "path");
-            for (Event e : run.events()) {
-                CSVFormat.RFC4180.printRecord(
-                        out,
-                        java.math.BigDecimal.valueOf(e.micros(), 6)
-                                .stripTrailingZeros()
-                                .toPlainString(),
-                        e.part(),
-                        e.signal(),
-                        e.from(),
-                        e.to(),
-                        e.because().text(),
-                        String.join(" > ", e.path()));
-            }
-        } catch (IOException ex) {
-            throw new UncheckedIOException(ex);
+        List<List<String>> table = new ArrayList<>();
+        table.add(List.of("t_s", "part", "signal", "from", "to", "because", "path"));
+        for (Event e : run.events()) {
+            table.add(List.of(
+                    java.math.BigDecimal.valueOf(e.micros(), 6)
+                            .stripTrailingZeros()
+                            .toPlainString(),
+                    e.part(),
+                    e.signal(),
+                    e.from(),
+                    e.to(),
+                    e.because().text(),
+                    String.join(" > ", e.path())));
         }
-        return out.toString();
+        return CsvTable.write(table);
     }
 }

@@ -68,10 +68,9 @@ public record CheckSheet(List<Section> sections) {
             double high,
             boolean supply,
             String otherwise) {
-        /** What names the line in records: {@code ac-volts TH.G T1.X2}, {@code amps w14}. */
+        /** What names the line in records. */
         public String key() {
-            Request r = request;
-            return r.mode().word() + " " + (r.mode().clamps() ? r.wire() : r.plus() + " " + r.minus());
+            return request.key();
         }
 
         public String unit() {

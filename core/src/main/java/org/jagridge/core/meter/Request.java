@@ -56,6 +56,16 @@ public record Request(Mode mode, Terminal plus, Terminal minus, String wire, dou
         }
     }
 
+    /** What names a reading in records: {@code ac-volts TH.G T1.X2}, {@code amps w14}. */
+    public String key() {
+        return mode.word() + " " + (mode.clamps() ? wire : plus + " " + minus);
+    }
+
+    /** The same with the leads changed over. */
+    public Request turned() {
+        return new Request(mode, minus, plus, wire, turns, lowImpedance);
+    }
+
     public static Request volts(String plus, String minus) {
         return new Request(Mode.AC_VOLTS, Terminal.parse(plus), Terminal.parse(minus), null, 1, false);
     }

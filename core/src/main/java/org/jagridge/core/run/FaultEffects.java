@@ -29,7 +29,7 @@ final class FaultEffects {
 
     static boolean changesCircuit(Fault fault) {
         return switch (fault.kind()) {
-            case SHORT, LINK, SWAPPED, LANDED, LINK_MISSING, WIRE_EARTHED, WRONG_SETTING -> true;
+            case SHORT, LINK, SWAPPED, LANDED, TWISTED, LINK_MISSING, WIRE_EARTHED, WRONG_SETTING -> true;
             default -> false;
         };
     }
@@ -64,6 +64,7 @@ final class FaultEffects {
                             b,
                             wire(circuit, fault)
                                     .withEnd((int) fault.number(Detail.END, 0), Terminal.parse(fault.text(Detail.AT))));
+                case TWISTED -> twist(b, circuit, fault);
                 case LINK_MISSING -> b.wires().removeIf(w -> w.id().equals(fault.text(Detail.WIRE)));
                 case WRONG_SETTING -> {
                     Part part = circuit.part(fault.part()).orElseThrow();
@@ -75,6 +76,27 @@ final class FaultEffects {
             }
         }
         return b.build();
+    }
+
+    /** Both ends go into a splice of their own, away from all terminals. */
+    private static void twist(Circuit.Builder b, Circuit circuit, Fault fault) {
+        List<String> ids = fault.texts(Detail.WIRES);
+        List<String> off = fault.texts(Detail.BETWEEN);
+        String splice = "twist-" + b.parts().size();
+        String place = placeOf(circuit, Terminal.parse(off.get(0)));
+        b.parts()
+                .add(new Part(
+                        splice, "splice", place, null, Map.of("posts", 2.0), true, Part.WhenNotFitted.OPEN, Map.of()));
+        for (int i = 0; i < 2; i++) {
+            String id = ids.get(i);
+            Wire wire = b.wires().stream()
+                    .filter(w -> w.id().equals(id))
+                    .findFirst()
+                    .orElseThrow();
+            // by where it is drawn: another fault may have put it elsewhere
+            int end = circuit.wire(id).orElseThrow().from().toString().equals(off.get(i)) ? 0 : 1;
+            replace(b, wire.withEnd(end, new Terminal(splice, String.valueOf(i + 1))));
+        }
     }
 
     private static String linkId(int number) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Problem;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -56,6 +57,25 @@ public class CircuitReaderTest {
             assertTrue(all.contains(expected), "missing " + expected + " in\n" + all);
         }
         assertTrue(all.contains("kolour"), all);
+    }
+
+    @Test
+    public void twistedWiresMustBeTwoAndEndWhereTheFaultSays() {
+        String twisted = HEAD + """
+                "parts": [{"id": "K1", "type": "relay", "place": "u"}, {"id": "K2", "type": "relay", "place": "u"}],
+                "wires": [
+                  {"id": "w1", "ends": ["K1.A1", "K2.A1"]},
+                  {"id": "w2", "ends": ["K1.A2", "K2.A2"]}],
+                "scenarios": [{"untilSeconds": 10, "faults": [{"kind": "twisted", "wires": ["w1", "%s"], "between": ["K1.A1", "%s"]}]}]
+                }""";
+        assertEquals(
+                words(problems(twisted.formatted("w2", "K1.11"))),
+                "/scenarios/0/faults/0/between/1: w2 doesn't end at K1.11");
+        assertEquals(
+                words(problems(twisted.formatted("w1", "K2.A1"))),
+                "/scenarios/0/faults/0/wires: a wire can't be twisted with itself");
+        Circuit circuit = CircuitReader.read(twisted.formatted("w2", "K1.A2"));
+        assertEquals(circuit.scenarios().get(0).faults().get(0).kind(), FaultKind.TWISTED);
     }
 
     @Test

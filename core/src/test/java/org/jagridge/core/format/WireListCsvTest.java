@@ -77,7 +77,7 @@ public class WireListCsvTest {
     @Test
     public void aHundredThousandRowsAreTooMany() {
         String text = "from,to\n" + "T1.X1,K1.A1\n".repeat(100_000);
-        assertEquals(problems(text), List.of("there are more than 5000 rows; a circuit holds at most 5000 wires"));
+        assertEquals(problems(text), List.of("there are more than 5000 rows; at most 5000 can be read in at once"));
     }
 
     @Test

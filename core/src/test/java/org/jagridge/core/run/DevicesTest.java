@@ -499,6 +499,41 @@ public class DevicesTest {
     }
 
     @Test
+    public void twoWiresTwistedTogetherCarryOnWithoutTheirTerminals() {
+        // W.2's wire and the feed of Y off their terminals and twisted: KW comes in without its switch, Y feeds nothing
+        Fault twisted = Fault.of(FaultKind.TWISTED, "wires", List.of("w4", "w5"), "between", List.of("Y.1", "W.2"));
+        Runs r = Runs.of(
+                twoRelays(),
+                during(20).at(5, "Y.closed", true).at(10, "W.closed", true).fault(twisted));
+        assertEquals(r.at(3, "KW") + " " + r.at(7, "KY") + " " + r.at(12, "KW"), "in out in");
+        assertTrue(r.volts(12, "W.2", "T1.X2") > 26, "and live, feeding nothing, behind the closed one");
+        assertEquals(r.amps(12, "w4"), r.amps(12, "w5"), 1e-9, "one current through both");
+    }
+
+    /** Twisted while the circuit runs and landed again: the parts that are there before and after go on as they were. */
+    @Test
+    public void wiresAreTwistedAndLandedAgainWhileTheCircuitRuns() {
+        Fault twisted = new Fault(
+                FaultKind.TWISTED,
+                java.util.Map.of("wires", List.of("w4", "w5"), "between", List.of("Y.1", "W.2")),
+                10.0,
+                20.0);
+        Runs r = Runs.of(twoRelays(), during(30).at(2, "Y.closed", true).fault(twisted));
+        assertEquals(r.at(5, "KW") + " " + r.at(5, "KY"), "out in");
+        assertEquals(r.at(15, "KW") + " " + r.at(15, "KY"), "in out");
+        assertEquals(r.at(25, "KW") + " " + r.at(25, "KY"), "out in");
+    }
+
+    @Test
+    public void ofTwoTwistedWiresTheOneThatIsBrokenStopsBoth() {
+        Fault twisted = Fault.of(FaultKind.TWISTED, "wires", List.of("w4", "w5"), "between", List.of("Y.1", "W.2"));
+        Fault broken = Fault.of(FaultKind.WIRE_OPEN, "wire", "w4");
+        Runs r = Runs.of(
+                twoRelays(), during(20).at(5, "Y.closed", true).fault(twisted).fault(broken));
+        assertEquals(r.at(7, "KW"), "out");
+    }
+
+    @Test
     public void aShortBetweenTwoCoresBringsBothAndALinkLeftInHoldsOne() {
         Fault chafed = Fault.of(FaultKind.SHORT, "between", List.of("W.2", "Y.2"), "ohms", 0.1);
         Runs both = Runs.of(twoRelays(), during(20).at(5, "W.closed", true).fault(chafed));

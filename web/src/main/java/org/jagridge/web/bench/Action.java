@@ -30,7 +30,11 @@ public record Action(long id, Long parent, Long undoTo, long undoMicros, long mi
         /** A technician's link between two terminals. */
         LINK,
         /** A wire taken off its terminal. */
-        LIFT;
+        LIFT,
+        /** A wire's end put on another terminal. */
+        MOVE,
+        /** Two wires' ends twisted together, off their terminals. */
+        TWIST;
 
         /** Whether it puts something into the circuit that stays until it is cleared. */
         boolean stays() {
@@ -39,7 +43,7 @@ public record Action(long id, Long parent, Long undoTo, long undoMicros, long mi
 
         /** Whether it is a technician's own, which must be undone before hand-over. */
         boolean isTemporary() {
-            return this == LINK || this == LIFT;
+            return this == LINK || this == LIFT || this == MOVE || this == TWIST;
         }
 
         /** Whether the act changes the circuit, not only where one looks. */

@@ -108,29 +108,18 @@ class BenchController {
         return act(id, s, t, state -> service.clear(state, action), model, response);
     }
 
-    @PostMapping("/bench/{id}/link")
-    String link(
+    @PostMapping("/bench/{id}/put")
+    String put(
             @PathVariable long id,
             @RequestParam long s,
             @RequestParam double t,
+            @RequestParam String act,
             @RequestParam String one,
-            @RequestParam String other,
+            @RequestParam(defaultValue = "") String other,
             @RequestParam(defaultValue = "") String reason,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, state -> service.link(state, one.strip(), other.strip(), reason), model, response);
-    }
-
-    @PostMapping("/bench/{id}/lift")
-    String lift(
-            @PathVariable long id,
-            @RequestParam long s,
-            @RequestParam double t,
-            @RequestParam String wire,
-            @RequestParam(defaultValue = "") String reason,
-            Model model,
-            HttpServletResponse response) {
-        return act(id, s, t, state -> service.lift(state, wire.strip(), reason), model, response);
+        return act(id, s, t, state -> service.put(state, act, one.strip(), other.strip(), reason), model, response);
     }
 
     @PostMapping("/bench/{id}/meter")

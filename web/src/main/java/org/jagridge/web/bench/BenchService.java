@@ -7,13 +7,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import org.jagridge.core.check.Bypass;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Scenario;
-import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitWriter;
+import org.jagridge.core.meter.Meter;
+import org.jagridge.core.meter.Reading;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.meter.Walk;
 import org.jagridge.core.part.Assembly;
@@ -131,6 +130,7 @@ public class BenchService {
                 actions,
                 faultsAt(actions, at),
                 temporariesAt(actions, at),
+                handWork(actions),
                 drawn,
                 run,
                 i -> meter(actions.subList(0, i), drawn.assembly()));
@@ -217,15 +217,51 @@ public class BenchService {
 
     private Map<Long, Temporary> temporariesAt(List<Action> actions, long at) {
         Map<Long, Temporary> temporaries = new LinkedHashMap<>();
-        presentAt(actions, at).stream().filter(a -> a.kind().isTemporary()).forEach(a -> {
-            JsonNode body = json.readTree(a.body());
-            List<String> around = new ArrayList<>();
-            body.get("around").forEach(n -> around.add(n.stringValue()));
-            temporaries.put(
-                    a.id(),
-                    new Temporary(a.kind(), fault(body), body.get("reason").stringValue(), around));
-        });
+        presentAt(actions, at).stream()
+                .filter(a -> a.kind().isTemporary())
+                .forEach(a -> temporaries.put(a.id(), temporary(a)));
         return temporaries;
+    }
+
+    private Temporary temporary(Action a) {
+        JsonNode body = json.readTree(a.body());
+        List<String> around = new ArrayList<>();
+        body.get("around").forEach(n -> around.add(n.stringValue()));
+        return new Temporary(a.kind(), fault(body), body.get("reason").stringValue(), around);
+    }
+
+    private Map<String, String> handWork(List<Action> actions) {
+        Map<String, String> words = new LinkedHashMap<>();
+        actions.stream()
+                .filter(a -> a.kind().isTemporary())
+                .map(this::temporary)
+                .forEach(t -> words.put(t.change().words(), t.words()));
+        return words;
+    }
+
+    /**
+     * What the meter shows.
+     *
+     * @param key what names the reading in records
+     * @param turnedKey the same with the leads changed over
+     * @param value volts, or amps in one conductor however often it passes through the clamp; NaN where there is none
+     */
+    public record Measured(
+            String slug, String name, String key, String turnedKey, double value, String display, String says) {}
+
+    /** What the meter of a bench shows at an instant. */
+    public Measured measured(long benchId, long head, double seconds) {
+        BenchState state = state(benchId, head, Time.micros(seconds));
+        Request request = state.meter();
+        Reading reading = Meter.at(state.run(), state.micros()).read(request);
+        return new Measured(
+                state.bench().slug(),
+                state.bench().name(),
+                request.key(),
+                request.turned().key(),
+                request.mode().clamps() ? reading.value() / request.turns() : reading.value(),
+                reading.display() + " " + reading.unit(),
+                reading.says());
     }
 
     /** The links and lifted wires that are left at a circuit's bench, in words. */
@@ -288,43 +324,19 @@ public class BenchService {
     }
 
     /**
-     * Links two terminals.
+     * Does something to the wiring for a test, as {@link HandWork} reads it.
      *
-     * @throws BadActException where there is no such terminal, or where it goes around a safety and no reason is given
+     * @throws BadActException where that can't be, or where it goes around a safety and no reason is given
      */
-    BenchState link(BenchState from, String one, String other, String reason) {
-        Assembly assembly = from.drawn().assembly();
-        for (String t : List.of(one, other)) {
-            if (!Terminal.isWellFormed(t) || assembly.node(Terminal.parse(t)).isEmpty()) {
-                throw new BadActException("There is no terminal \"" + t + "\" to link.");
-            }
-        }
-        if (one.equals(other)) {
-            throw new BadActException("A link needs two terminals.");
-        }
-        List<String> around = Bypass.around(assembly, Terminal.parse(one), Terminal.parse(other));
-        if (!around.isEmpty() && reason.isBlank()) {
-            throw new BadActException("This link goes around " + String.join(" and ", around)
-                    + ". Say why it is needed for this one test; it must come off before anyone leaves the equipment.");
-        }
-        Fault link = Fault.of(FaultKind.LINK, "between", List.of(one, other));
-        return act(from, Action.Kind.LINK, temporary(link, reason, around));
-    }
-
-    /** Takes a wire off. */
-    BenchState lift(BenchState from, String wire, String reason) {
-        if (from.drawn().circuit().wire(wire).isEmpty()) {
-            throw new BadActException("There is no wire \"" + wire + "\" to lift.");
-        }
-        return act(from, Action.Kind.LIFT, temporary(Fault.of(FaultKind.WIRE_OPEN, "wire", wire), reason, List.of()));
-    }
-
-    private String temporary(Fault change, String reason, List<String> around) {
+    BenchState put(BenchState from, String act, String one, String other, String reason) {
+        Action.Kind kind = HandWork.kind(act);
+        Temporary temporary = new HandWork(from.drawn().assembly()).read(kind, one, other, reason);
+        from.temporaries().values().forEach(there -> there.allows(temporary));
         Map<String, Object> body = new LinkedHashMap<>();
-        body.put("change", CircuitWriter.fault(change));
-        body.put("reason", reason.strip());
-        body.put("around", around);
-        return json.writeValueAsString(body);
+        body.put("change", CircuitWriter.fault(temporary.change()));
+        body.put("reason", temporary.reason());
+        body.put("around", temporary.around());
+        return act(from, kind, json.writeValueAsString(body));
     }
 
     /** Takes a fault, a link or a lifted wire's gap out again. */

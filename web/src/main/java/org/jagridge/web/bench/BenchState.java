@@ -17,6 +17,7 @@ import org.jagridge.web.svg.Clock;
  * @param micros the instant shown
  * @param meters where the meter is after so many acts
  * @param temporaries the links and lifted wires that are there, by the action that put them in
+ * @param handWork what a technician's hands did at any time, in words, by the words in which the run tells it
  * @param faults the faults that are there at that instant, by the action that put them in
  */
 record BenchState(
@@ -26,6 +27,7 @@ record BenchState(
         List<Action> actions,
         Map<Long, Fault> faults,
         Map<Long, Temporary> temporaries,
+        Map<String, String> handWork,
         Drawn drawn,
         Run run,
         IntFunction<Request> meters) {

@@ -2,7 +2,6 @@ package org.jagridge.web.bench;
 
 import java.util.List;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.ConnectionSvg;
@@ -40,12 +39,14 @@ record BenchView(
         List<String> leftOut) {
 
     /**
-     * A link or a lifted wire.
+     * Something to undo before hand-over.
      *
-     * @param where two terminals of a link, or a wire, for the mark in the drawings
+     * @param link the two terminals of a link, with a blank between, for the mark in the drawings
+     * @param wires the wires that are not where they belong, with blanks between
      * @param around the safeties that it goes around, in words; empty for none
      */
-    record TemporaryRow(long action, String words, String where, String reason, String around, String undo) {}
+    record TemporaryRow(
+            long action, String words, String link, String wires, String reason, String around, String undo) {}
 
     /** A fault that is in now. */
     record FaultRow(long action, String words) {}
@@ -90,14 +91,14 @@ record BenchView(
     }
 
     private static TemporaryRow row(long action, Temporary t) {
-        boolean link = t.kind() == Action.Kind.LINK;
         return new TemporaryRow(
                 action,
                 t.words(),
-                link ? String.join(" ", t.ends()) : t.change().text(FaultKind.Detail.WIRE),
+                String.join(" ", t.ends()),
+                String.join(" ", t.wires()),
                 t.reason(),
                 t.around().isEmpty() ? "" : "around " + String.join(" and ", t.around()),
-                link ? "take off" : "land again");
+                t.kind() == Action.Kind.LINK ? "take off" : "land again");
     }
 
     /** The choices as HTML; a template would take longer over them than over all the rest. */

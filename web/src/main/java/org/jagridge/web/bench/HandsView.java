@@ -10,6 +10,7 @@ import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Numbers;
+import org.jagridge.core.trace.Narrator;
 
 /** The strip of hand controls: every input of every part, by place, always in the same order. */
 record HandsView(List<Group> groups, int moved) {
@@ -98,10 +99,8 @@ record HandsView(List<Group> groups, int moved) {
                 f.kind() != Field.Kind.MOMENTARY && !value.equals(f.initial()));
     }
 
-    /** {@code roomCelsius} is the room, {@code heatSetCelsius} the heat set point. */
+    /** {@code roomCelsius} is the room, {@code heatSetCelsius} the heat set point; the unit stands beside it. */
     private static String label(String input) {
-        return input.replaceAll("Celsius$", "")
-                .replaceAll("([a-z])([A-Z])", "$1 $2")
-                .toLowerCase(java.util.Locale.ROOT);
+        return Narrator.spaced(input).replace(" °C", "");
     }
 }

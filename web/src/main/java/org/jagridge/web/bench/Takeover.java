@@ -30,7 +30,7 @@ final class Takeover {
         return switch (action.kind()) {
             case SET -> input(body);
             case FAULT -> fault(body);
-            case LINK, LIFT -> fault(body.get("change"));
+            case LINK, LIFT, MOVE, TWIST -> fault(body.get("change"));
             case METER -> leads(body);
             case CLEAR -> Optional.empty();
         };

@@ -64,12 +64,13 @@ record TraceView(
         int first = Math.max(0, shown - ROWS_BEFORE);
         int end = Math.min(events.size(), shown + ROWS_AFTER);
         for (Event e : events.subList(first, end)) {
+            String byHand = byHand(e, state);
             rows.add(new Row(
                     state.url(e.micros()),
                     Clock.of(e.micros()),
-                    narrator.title(e),
+                    byHand == null ? narrator.title(e) : byHand,
                     narrator.name(e),
-                    e.because().text() + (e.backFeed() ? " · back-feed" : ""),
+                    byHand == null ? e.because().text() + (e.backFeed() ? " · back-feed" : "") : "done by hand",
                     e.part(),
                     e == last,
                     e.micros() > state.micros(),
@@ -99,6 +100,16 @@ record TraceView(
                 after == null ? 0 : (after - state.micros()) / 1000,
                 waits(state),
                 run.problems().stream().map(RunProblem::message).toList());
+    }
+
+    /** What hands did to the wiring, in words; null for anything else. */
+    private static String byHand(Event e, BenchState state) {
+        if (!e.signal().endsWith(".fault")) {
+            return null;
+        }
+        String put = state.handWork().get(e.to());
+        String undone = state.handWork().get(e.from());
+        return put != null ? put : undone != null ? "undone: " + undone : null;
     }
 
     private static String chart(Run run, long cursor) {

@@ -26,8 +26,8 @@ public class CircuitRepository {
         this.clock = clock;
     }
 
-    /** A circuit with its newest revision. */
-    public record Row(long id, String slug, String name, long revisionId, int revision) {}
+    /** A circuit with its newest revision, and its site. */
+    public record Row(long id, String slug, String name, long revisionId, int revision, long siteId) {}
 
     /**
      * One revision without its file.
@@ -38,12 +38,12 @@ public class CircuitRepository {
      */
     public record Revision(long id, int number, int content, Integer madeFrom, String words, OffsetDateTime at) {}
 
-    /** Stores a new circuit as revision 1. */
+    /** Stores a new circuit of a site as revision 1. */
     @Transactional
-    public long add(String slug, String name, String body, String words) {
+    public long add(String slug, String name, String body, String words, long site) {
         KeyHolder keys = new GeneratedKeyHolder();
-        jdbc.sql("insert into circuit (slug, name, created_at) values (?, ?, ?)")
-                .params(slug, name, OffsetDateTime.now(clock))
+        jdbc.sql("insert into circuit (slug, name, site_id, created_at) values (?, ?, ?, ?)")
+                .params(slug, name, site, OffsetDateTime.now(clock))
                 .update(keys, "id");
         long id = keys.getKey().longValue();
         insert(id, 1, 1, null, body, words);
@@ -113,9 +113,14 @@ public class CircuitRepository {
                 .optional();
     }
 
+    /** Puts a circuit under another site. */
+    public void move(long id, long site) {
+        jdbc.sql("update circuit set site_id = ? where id = ?").params(site, id).update();
+    }
+
     private static String select(String where) {
         return """
-                select c.id, c.slug, c.name, r.id as revision_id, r.number
+                select c.id, c.slug, c.name, c.site_id, r.id as revision_id, r.number
                 from circuit c
                 join circuit_revision r on r.circuit_id = c.id
                     and r.number = (select max(number) from circuit_revision where circuit_id = c.id)
@@ -130,7 +135,8 @@ public class CircuitRepository {
                 rs.getString("slug"),
                 rs.getString("name"),
                 rs.getLong("revision_id"),
-                rs.getInt("number"));
+                rs.getInt("number"),
+                rs.getLong("site_id"));
     }
 
     /** All revisions of a circuit, newest first. */

@@ -1,9 +1,9 @@
 package org.jagridge.web.edit;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.edit.CircuitDiff;
 import org.jagridge.core.edit.Edit;
@@ -15,6 +15,7 @@ import org.jagridge.web.circuits.CircuitRepository.Revision;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
+import org.jagridge.web.circuits.Slugs;
 import org.springframework.stereotype.Service;
 
 /** Stores every change of a circuit as a revision; never over somebody else's. */
@@ -54,13 +55,22 @@ public class EditService {
      *
      * @throws StaleException where that revision isn't the newest any more
      */
-    public synchronized void apply(String slug, int base, String what, Map<String, String> fields) {
+    public void apply(String slug, int base, String what, Map<String, String> fields) {
+        change(slug, base, before -> FormEdits.read(what, fields, before));
+    }
+
+    /**
+     * Makes a change to the revision that it was meant for.
+     *
+     * @throws StaleException where that revision isn't the newest any more
+     */
+    public synchronized void change(String slug, int base, Function<Circuit, Edit> change) {
         Row row = circuits.require(slug);
         if (row.revision() != base) {
             throw stale(row, base);
         }
         Circuit before = store.revision(row.revisionId()).circuit();
-        Edit edit = FormEdits.read(what, fields, before);
+        Edit edit = change.apply(before);
         Circuit after = edit.applyTo(before);
         if (!after.equals(before) && !CircuitDiff.between(before, after).isEmpty()) {
             store(row, null, content(row).content(), after, edit.words());
@@ -150,26 +160,20 @@ public class EditService {
         Edit edit = FormEdits.read(what, fields, before);
         Circuit named =
                 Edits.name(before.name() + " (second version)", before.notes()).applyTo(edit.applyTo(before));
-        return add(named, edit.words() + ", kept apart from " + row.name() + " revision " + row.revision());
+        return add(
+                named, edit.words() + ", kept apart from " + row.name() + " revision " + row.revision(), row.siteId());
     }
 
-    /** Stores a new circuit under a slug of its own. */
-    synchronized String add(Circuit circuit, String words) {
-        String plain = circuit.name()
-                .toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-")
-                .replaceAll("^-|-$", "");
-        String stem = plain.isEmpty() ? "circuit" : plain.substring(0, Math.min(50, plain.length()));
-        String slug = stem;
-        for (int i = 2; circuits.find(slug).isPresent(); i++) {
-            slug = stem + "-" + i;
-        }
-        circuits.add(slug, circuit.name(), CircuitWriter.write(circuit), words);
+    /** Stores a new circuit of a site under a slug of its own. */
+    synchronized String add(Circuit circuit, String words, long site) {
+        String slug =
+                Slugs.free(circuit.name(), "circuit", s -> circuits.find(s).isPresent());
+        circuits.add(slug, circuit.name(), CircuitWriter.write(circuit), words, site);
         return slug;
     }
 
     /** Reads a circuit file and stores it. */
-    String addFile(String json) {
-        return add(CircuitReader.read(json), "read in from a file");
+    String addFile(String json, long site) {
+        return add(CircuitReader.read(json), "read in from a file", site);
     }
 }

@@ -12,6 +12,7 @@ import org.jagridge.core.edit.Edits;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.SiteRepository;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -30,21 +31,28 @@ class NewCircuitController {
     private final EditService service;
     private final CircuitRepository circuits;
     private final CircuitStore store;
+    private final SiteRepository sites;
 
-    NewCircuitController(EditService service, CircuitRepository circuits, CircuitStore store) {
+    NewCircuitController(EditService service, CircuitRepository circuits, CircuitStore store, SiteRepository sites) {
         this.service = service;
         this.circuits = circuits;
         this.store = store;
+        this.sites = sites;
     }
 
     @GetMapping("/circuits/new")
-    String page(Model model) {
+    String page(@RequestParam(required = false) String site, Model model) {
+        model.addAttribute("site", site);
         model.addAttribute("circuits", circuits.all());
+        model.addAttribute("sites", sites.all());
         return PAGE;
     }
 
     @PostMapping("/circuits/new")
-    String add(@RequestParam String name, @RequestParam(defaultValue = "") String pattern) {
+    String add(
+            @RequestParam String name,
+            @RequestParam(defaultValue = "") String pattern,
+            @RequestParam(required = false) String site) {
         if (name.isBlank()) {
             throw new MalformedException(List.of(new Problem("/name", "give the circuit a name")));
         }
@@ -52,22 +60,28 @@ class NewCircuitController {
             Circuit empty = Circuit.builder(name.strip())
                     .place("unit", "Unit", Place.Access.PANEL)
                     .build();
-            return opened(service.add(Edits.name(name.strip(), null).applyTo(empty), "begun empty"));
+            return opened(service.add(
+                    Edits.name(name.strip(), null).applyTo(empty),
+                    "begun empty",
+                    sites.orFirst(site).id()));
         }
         CircuitRepository.Row row = circuits.require(pattern);
         Circuit like = store.revision(row.revisionId()).circuit();
         Circuit named = Edits.name(name.strip(), like.notes()).applyTo(like);
-        return opened(service.add(named, "begun like " + row.name() + ", revision " + row.revision()));
+        return opened(service.add(
+                named,
+                "begun like " + row.name() + ", revision " + row.revision(),
+                sites.orFirst(site).id()));
     }
 
     @PostMapping("/circuits/file")
-    String file(@RequestParam MultipartFile file) throws IOException {
+    String file(@RequestParam MultipartFile file, @RequestParam(required = false) String site) throws IOException {
         try {
             String json = StandardCharsets.UTF_8
                     .newDecoder()
                     .decode(ByteBuffer.wrap(file.getBytes()))
                     .toString();
-            return opened(service.addFile(json));
+            return opened(service.addFile(json, sites.orFirst(site).id()));
         } catch (CharacterCodingException e) {
             throw new MalformedException(List.of(new Problem("", "the file is not UTF-8 text")));
         }
@@ -81,6 +95,6 @@ class NewCircuitController {
     @ResponseStatus(HttpStatus.BAD_REQUEST)
     String malformed(MalformedException e, Model model) {
         model.addAttribute("problems", e.problems());
-        return page(model);
+        return page(null, model);
     }
 }

@@ -1,10 +1,8 @@
 package org.jagridge.web.export;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
+import org.jagridge.core.format.CsvTable;
 import org.jagridge.web.svg.StandAlone;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -22,15 +20,7 @@ public final class Downloads {
 
     /** A table, its heading first. */
     public static ResponseEntity<byte[]> csv(String name, List<List<String>> lines) {
-        StringBuilder out = new StringBuilder();
-        try {
-            for (List<String> line : lines) {
-                CSVFormat.RFC4180.printRecord(out, line.toArray());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return csv(name, out.toString());
+        return csv(name, CsvTable.write(lines));
     }
 
     /** A drawing with its own style sheet, which is all that it may load. */

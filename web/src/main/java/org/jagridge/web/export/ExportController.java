@@ -7,6 +7,7 @@ import java.util.List;
 import org.jagridge.core.drawing.Sheets;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.format.WireListCsv;
+import org.jagridge.web.bench.BenchService;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
@@ -37,8 +38,11 @@ class ExportController {
     private final CircuitStore store;
     private final Settings settings;
     private final Clock clock;
+    private final BenchService benches;
 
-    ExportController(CircuitRepository circuits, CircuitStore store, Settings settings, Clock clock) {
+    ExportController(
+            CircuitRepository circuits, CircuitStore store, Settings settings, Clock clock, BenchService benches) {
+        this.benches = benches;
         this.circuits = circuits;
         this.store = store;
         this.settings = settings;
@@ -101,6 +105,7 @@ class ExportController {
         add(sheets, "Ladder diagram", ladder, Sheets.of(d.ladder(), width, height));
         add(sheets, "Connection diagram", connection, Sheets.of(d.connection(), width, height));
         model.addAttribute("circuit", row);
+        model.addAttribute("left", benches.temporaries(slug));
         model.addAttribute("sheets", sheets);
         model.addAttribute("paper", a4 ? "a4" : "letter");
         model.addAttribute("symbols", look.symbols().title());

@@ -6,8 +6,8 @@ import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Wire;
-import org.jagridge.core.edit.AsFound;
 import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.found.AsFound;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
@@ -68,7 +68,8 @@ class AsFoundController {
             Circuit circuit = store.revision(row.revisionId()).circuit();
             AsFound found = AsFound.read(body, circuit);
             model.addAttribute("differences", found.compare(circuit));
-            model.addAttribute("next", found.next());
+            model.addAttribute("notLookedAt", found.notLookedAt(circuit));
+            model.addAttribute("open", found.open().size());
             model.addAttribute("traced", found.wires().size());
         } catch (MalformedException e) {
             model.addAttribute("problems", e.problems());

@@ -1,12 +1,11 @@
 package org.jagridge.web.records;
 
-import java.util.ArrayList;
-import java.util.HashMap;
+import java.io.IOException;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
-import org.jagridge.core.meter.CheckSheet;
+import org.jagridge.core.format.MalformedException;
 import org.jagridge.web.export.Downloads;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -15,7 +14,10 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** One record: the sheet to fill in, its readings live, and as a file. */
@@ -30,7 +32,8 @@ class RecordController {
     }
 
     @GetMapping("/records/{id}")
-    String record(@PathVariable UUID id, Model model) {
+    String record(@PathVariable UUID id, @RequestParam(required = false) Integer brought, Model model) {
+        model.addAttribute("brought", brought);
         RecordRepository.Row row = service.require(id);
         model.addAttribute("record", row);
         model.addAttribute("sheet", SheetView.of(service.plan(row)));
@@ -60,25 +63,26 @@ class RecordController {
     @GetMapping("/records/{id}/readings.csv")
     ResponseEntity<byte[]> csv(@PathVariable UUID id) {
         RecordRepository.Row row = service.require(id);
-        Map<String, CheckSheet.Line> lines = new HashMap<>();
-        service.plan(row).sheet().lines().forEach(l -> lines.put(l.key(), l));
-        List<List<String>> table = new ArrayList<>();
-        table.add(
-                List.of("taken_at", "line", "value", "unit", "expected", "low", "high", "sender", "instrument", "id"));
-        for (RecordRepository.Reading r : records.readings(id)) {
-            CheckSheet.Line l = lines.get(r.line());
-            table.add(List.of(
-                    r.takenAt().toString(),
-                    r.line(),
-                    String.valueOf(r.amount()),
-                    r.unit(),
-                    String.valueOf(l.expected()),
-                    String.valueOf(l.low()),
-                    String.valueOf(l.high()),
-                    r.sender(),
-                    row.instrument(),
-                    r.id().toString()));
+        return Downloads.csv(
+                row.slug() + "-readings.csv", ReadingsCsv.table(row, records.readings(id), service.lines(row)));
+    }
+
+    @GetMapping("/records/{id}/sheet.csv")
+    ResponseEntity<byte[]> blank(@PathVariable UUID id) {
+        RecordRepository.Row row = service.require(id);
+        return Downloads.csv(
+                row.slug() + "-sheet.csv",
+                ReadingsCsv.blank(row, service.lines(row).values()));
+    }
+
+    @PostMapping("/records/{id}/readings.csv")
+    ModelAndView readIn(@PathVariable UUID id, @RequestParam MultipartFile file, Model model) throws IOException {
+        try {
+            return new ModelAndView("redirect:/records/" + id + "?brought=" + service.readIn(id, file.getBytes()));
+        } catch (MalformedException e) {
+            record(id, null, model);
+            model.addAttribute("problems", e.problems());
+            return new ModelAndView("records/record", model.asMap(), HttpStatus.BAD_REQUEST);
         }
-        return Downloads.csv(row.slug() + "-readings.csv", table);
     }
 }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.context.event.ContextClosedEvent;
@@ -83,6 +84,11 @@ class RecordService {
         return plans.plan(r.revisionId(), r.scenario(), r.loadKey(), CheckSheet.School.valueOf(r.school()));
     }
 
+    /** What the meter of a bench showed. */
+    void fromBench(UUID record, String line, double value) {
+        take(require(record), "bench", List.of(new Incoming(UUID.randomUUID(), line, value, null, null, null)));
+    }
+
     /** What a hand typed. */
     Outcome typed(UUID record, List<Incoming> readings) {
         RecordRepository.Row row = require(record);
@@ -137,9 +143,32 @@ class RecordService {
         return take(row, sender, readings);
     }
 
-    private Outcome take(RecordRepository.Row row, String sender, List<Incoming> readings) {
+    /**
+     * Reads a file of readings in: all of it, or nothing where anything in it is wrong.
+     *
+     * @return how many readings it brought that were not there before
+     * @throws MalformedException with every mistake, each with its line
+     */
+    int readIn(UUID record, byte[] file) {
+        RecordRepository.Row row = require(record);
+        int before = records.readings(record).size();
+        Map<String, List<Incoming>> bySender = new LinkedHashMap<>();
+        ReadingsCsv.read(file, record, lines(row), row.who())
+                .forEach(t -> bySender.computeIfAbsent(t.sender(), s -> new ArrayList<>())
+                        .add(t.reading()));
+        bySender.forEach((sender, readings) -> take(row, sender, readings));
+        return records.readings(record).size() - before;
+    }
+
+    /** The lines of a record's sheet, by their keys. */
+    Map<String, CheckSheet.Line> lines(RecordRepository.Row row) {
         Map<String, CheckSheet.Line> lines = new LinkedHashMap<>();
         plan(row).sheet().lines().forEach(l -> lines.put(l.key(), l));
+        return lines;
+    }
+
+    private Outcome take(RecordRepository.Row row, String sender, List<Incoming> readings) {
+        Map<String, CheckSheet.Line> lines = lines(row);
         List<UUID> acknowledged = new ArrayList<>();
         Map<UUID, String> refused = new LinkedHashMap<>();
         boolean changed = false;
@@ -181,7 +210,8 @@ class RecordService {
         return new Outcome(acknowledged, refused);
     }
 
-    private static String mistake(Incoming i, CheckSheet.Line line) {
+    /** Why a reading can't be taken, or null. @param line the line that it is for, or null where the sheet has none */
+    static String mistake(Incoming i, CheckSheet.Line line) {
         if (line == null) {
             return "this sheet has no line \"" + i.line() + "\"";
         }

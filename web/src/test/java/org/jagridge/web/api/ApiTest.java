@@ -53,6 +53,54 @@ public class ApiTest extends WebTest {
         assertEquals(measure(20, "{\"mode\": \"amps\", \"wire\": \"w8\", \"turns\": 1}"), 0.88, 0.01);
     }
 
+    private JsonNode reading(String circuit, String scenario, String request) {
+        HttpResponse<String> response = post(
+                "/api/v1/measure", "{%s, \"scenario\": %s, \"readings\": [%s]}".formatted(circuit, scenario, request));
+        assertEquals(response.statusCode(), 200, response.body());
+        return body(response).get("readings").get(0);
+    }
+
+    /** Live for every range; dead, with the bench's supply off, for those that feed the circuit. */
+    @DataProvider
+    public Object[][] ranges() {
+        return new Object[][] {
+            {"ac-volts", true, "\"plus\": \"T1.X1\", \"minus\": \"T1.X2\"", "V", false},
+            {"dc-volts", true, "\"plus\": \"T1.X1\", \"minus\": \"T1.X2\"", "V", false},
+            {"amps", true, "\"wire\": \"w14\"", "A", false},
+            {"dc-amps", true, "\"wire\": \"w14\"", "A", false},
+            {"ohms", true, "\"plus\": \"T1.X1\", \"minus\": \"T1.X2\"", "Ω", true},
+            {"continuity", true, "\"plus\": \"T1.X1\", \"minus\": \"T1.X2\"", "Ω", true},
+            {"capacitance", true, "\"plus\": \"T1.X1\", \"minus\": \"T1.X2\"", "µF", true},
+            {"ohms", false, "\"plus\": \"K1.A1\", \"minus\": \"K1.A2\"", "Ω", false},
+            {"continuity", false, "\"plus\": \"XT.3\", \"minus\": \"TH.G\"", "Ω", false},
+        };
+    }
+
+    @Test(dataProvider = "ranges")
+    public void everyRangeAnswersOrSaysWhyItWasNotTaken(
+            String mode, boolean live, String leads, String unit, boolean refused) {
+        String scenario = "{\"untilSeconds\": 10, \"start\": {\"M.on\": " + live + "}}";
+        JsonNode r = reading("\"circuitId\": 1", scenario, "{\"mode\": \"" + mode + "\", " + leads + "}");
+        assertEquals(r.has("refused"), refused, r.toString());
+        assertEquals(r.get("value").isNull(), refused, r.toString());
+        assertTrue(r.get("unit").stringValue().endsWith(unit), r.toString());
+        assertTrue(r.get("says").stringValue().length() > 20, "a sentence: " + r);
+        if (refused) {
+            assertEquals(r.get("refused"), r.get("says"));
+        }
+    }
+
+    @Test
+    public void aRangeThatTheMeterHasNotIsToldWithItsPlace() {
+        HttpResponse<String> response = post(
+                "/api/v1/measure",
+                "{\"circuitId\": 1, \"scenario\": {\"untilSeconds\": 1}, \"readings\": ["
+                        + "{\"mode\": \"henries\"}, {\"mode\": \"amps\", \"wire\": \"w999\"}]}");
+        assertEquals(response.statusCode(), 400, response.body());
+        assertTrue(response.body().contains("/readings/0/mode"), response.body());
+        assertTrue(response.body().contains("/readings/1/wire"), response.body());
+    }
+
     @Test
     public void aRunTellsEventsWithCausePathSignalsAndTheEnd() {
         HttpResponse<String> response = post("/api/v1/run", fanRelay().replace("\"expected\"", "\"ignored\""));

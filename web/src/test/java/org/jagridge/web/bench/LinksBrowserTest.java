@@ -29,19 +29,26 @@ public class LinksBrowserTest extends BrowserTest {
     }
 
     private void link(String one, String other, String reason) {
-        if (!page().locator("[name='one']").isVisible()) {
-            page().locator("#put summary").click();
-        }
-        page().locator("[name='one']").fill(one);
-        page().locator("[name='other']").fill(other);
-        page().locator(".put .reason").fill(reason);
-        page().locator(".put .reason").press("Enter");
+        put("link", one, other, reason);
     }
 
     private void lift(String wire) {
-        page().locator("#put summary").click();
-        page().locator(".put [name='wire']").fill(wire);
-        page().locator(".put [name='wire']").press("Enter");
+        put("lift", wire, "", "");
+    }
+
+    private void put(String act, String one, String other, String reason) {
+        if (!page().locator("[name='one']").isVisible()) {
+            page().locator("#put summary").click();
+        }
+        page().locator("[name='act']").selectOption(act);
+        page().locator("[name='one']").fill(one);
+        if (act.equals("lift")) {
+            assertThat(page().locator("[name='other']")).isHidden();
+        } else {
+            page().locator("[name='other']").fill(other);
+        }
+        page().locator(".put .reason").fill(reason);
+        page().locator(".put .reason").press("Enter");
     }
 
     @Test
@@ -101,5 +108,75 @@ public class LinksBrowserTest extends BrowserTest {
         assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
         lift("w999");
         assertThat(page.locator("#notice")).containsText("There is no wire \"w999\" to lift");
+    }
+
+    @Test
+    public void twoWiresTwistedTogetherOffTheSubBaseBringTheFanInAndAreLandedAgain() {
+        open("lab-bench");
+        put("twist", "TH.R", "TH.G", "is it the thermostat?");
+        assertThat(temporaries()).containsText("twisted together, off TH.R and TH.G");
+        assertThat(temporaries()).not().hasClass(Pattern.compile(".*\\baround\\b.*"));
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
+        for (String wire : new String[] {"w9", "w11"}) {
+            assertThat(page().locator(".connection .wire.lifted[data-wire='" + wire + "']")
+                            .first())
+                    .isAttached();
+        }
+        page().reload();
+        assertThat(temporaries()).containsText("is it the thermostat?");
+        assertThat(page().locator("#events")).containsText("w9 and w11 twisted together");
+        temporaries().locator("button").click();
+        assertThat(temporaries()).hasCount(0);
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "out");
+        assertThat(page().locator("#events")).containsText("undone: w9 and w11 twisted together");
+        assertThat(page().locator("#events")).not().containsText("fault");
+    }
+
+    @Test
+    public void aWireMovedToAnotherTerminalFeedsWhatIsThere() {
+        open("lab-bench");
+        put("move", "TH.G", "TH.R", "");
+        assertThat(temporaries()).containsText("moved onto TH.R");
+        put("twist", "TH.G", "TH.Y", "");
+        assertThat(page().locator("#notice")).containsText("w11 is off its terminal already: w11 moved onto TH.R");
+        put("move", "TH.G", "TH.R", "");
+        assertThat(page().locator("#notice")).containsText("That is there already");
+        assertThat(temporaries()).hasCount(1);
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
+        assertThat(page().locator(".must")).hasText("1 to undo before hand-over");
+    }
+
+    @Test
+    public void whatCannotBeMovedOrTwistedIsSaidWithWhatToWrite() {
+        open("lab-bench");
+        put("move", "w11", "TH.R", "");
+        assertThat(page().locator("#notice")).containsText("Which end of w11?");
+        put("twist", "TH.G", "TH.G", "");
+        assertThat(page().locator("#notice")).containsText("both of these are w11");
+        put("twist", "TH.G", "TH.Z", "");
+        assertThat(page().locator("#notice")).containsText("There is no terminal \"TH.Z\"");
+        put("move", "w1 TH.G", "TH.R", "");
+        assertThat(page().locator("#notice")).containsText("w1 doesn't end at TH.G");
+        assertThat(temporaries()).hasCount(0);
+    }
+
+    @Test
+    public void onPaperTooItStandsThatSomethingIsToBeUndone() {
+        open("lab-bench");
+        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
+        assertThat(page().locator("#pane-hands")).isHidden();
+        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.SCREEN));
+        link("TH.R", "TH.G", "");
+        assertThat(temporaries()).hasCount(1);
+        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
+        assertThat(temporaries()).isVisible();
+        assertThat(page().locator(".hand-part").first()).isHidden();
+        page().navigate(url("/circuits/lab-bench/print"));
+        assertThat(page().locator(".paper .to-undo").first())
+                .hasText("Not on this drawing, to be undone: link TH.R to TH.G");
+        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.SCREEN));
+        open("lab-bench");
+        page().navigate(url("/circuits/lab-bench/print"));
+        assertThat(page().locator(".paper .to-undo")).hasCount(0);
     }
 }

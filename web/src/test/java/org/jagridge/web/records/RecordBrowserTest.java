@@ -38,7 +38,7 @@ public class RecordBrowserTest extends BrowserTest {
     }
 
     private String csv() {
-        return get(page().url().replaceAll("https?://[^/]+", "") + "/readings.csv")
+        return get(page().url().replaceAll("https?://[^/]+|\\?.*", "") + "/readings.csv")
                 .body();
     }
 
@@ -105,8 +105,9 @@ public class RecordBrowserTest extends BrowserTest {
         String terminal = first.substring(0, first.indexOf(','));
         page().locator("#body").fill(drawn.replace(first, terminal + ", , ?"));
         page().locator("text=Save and compare").click();
-        assertThat(page().locator(".verdict")).containsText("difference");
-        assertThat(page().locator(".found-outcome ol")).containsText("lift it");
+        assertThat(page().locator(".verdict")).hasText("As drawn, as far as looked at.");
+        assertThat(page().locator(".not-looked-at summary")).containsText("of the drawing not looked at yet");
+        assertThat(page().locator(".open-ends")).containsText("Trace the open end");
         page().locator("text=Make these").click();
         page().waitForURL("**/edit");
         assertThat(page().locator("#count-wires"))
@@ -268,6 +269,28 @@ public class RecordBrowserTest extends BrowserTest {
                 400);
     }
 
+    /** The state that a page asked for may be on its way while something newer is told: that stays. */
+    @Test
+    public void anAnswerThatWasOvertakenByNewsDoesNotWipeThemOut() {
+        String code = begin();
+        assertThat(page().locator("#pending")).isAttached();
+        boolean[] first = {true};
+        page().route("**/state", route -> {
+            if (!first[0]) {
+                route.resume();
+                return;
+            }
+            first[0] = false;
+            com.microsoft.playwright.APIResponse before = route.fetch();
+            send(code, reading(GC, 160, "mA", "2026-11-26T09:00:00Z", 1));
+            send(code, reading(GC, 26.3, "V", "2026-11-26T09:00:01Z", 2));
+            route.fulfill(new com.microsoft.playwright.Route.FulfillOptions().setResponse(before));
+        });
+        page().reload();
+        assertThat(field(GC)).hasValue("26.3");
+        assertThat(page().locator("#notices")).containsText("is measured in V, not in mA");
+    }
+
     @Test
     public void aFloodHasToWait() {
         String code = begin();
@@ -290,5 +313,80 @@ public class RecordBrowserTest extends BrowserTest {
         }
         assertEquals(get("/records/" + UUID.randomUUID()).statusCode(), 404);
         assertEquals(get("/records/nonsense").statusCode(), 400);
+    }
+
+    private void readIn(String csv) {
+        if (!page().locator(".read-in [name='file']").isVisible()) {
+            page().locator(".read-in summary").click();
+        }
+        page().locator(".read-in [name='file']")
+                .setInputFiles(new com.microsoft.playwright.options.FilePayload(
+                        "readings.csv", "text/csv", csv.getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        page().locator("text=Read it in").click();
+    }
+
+    @Test
+    public void aFileOfReadingsIsReadInOnceAndAllOrNothing() {
+        begin();
+        String sheet = get(page().url().replaceAll("https?://[^/]+", "") + "/sheet.csv")
+                .body();
+        assertTrue(sheet.contains(GC + ",,V,"), sheet);
+        String good = "line;value;taken_at;sender\n" + GC + ";26,1;2026-11-26 09:30;A student\namps w14;0.3;;\n"
+                + "ac-volts TH.R T1.X2;;;\n";
+        readIn(good);
+        assertThat(page().locator("[role='status']").first()).hasText("2 readings read in.");
+        assertThat(field(GC)).hasValue("26.1");
+        assertThat(row(GC).locator(".taken")).containsText("A student");
+        readIn(good);
+        assertThat(page().locator("[role='status']").first()).hasText("Nothing new was in the file.");
+        readIn("line,value,unit\n" + GC + ",25,V\nac-volts NO.1 NO.2,3,V\n" + GC + ",many,V\namps w14,1,V\n");
+        assertThat(page().locator(".problems li")).hasCount(4);
+        assertThat(page().locator(".problems")).containsText("line 3: this sheet has no line \"ac-volts NO.1 NO.2\"");
+        assertThat(page().locator(".problems")).containsText("line 4: no number for " + GC);
+        assertThat(page().locator(".problems")).containsText("line 5: amps w14 is measured in A, not in V");
+        assertThat(field(GC)).hasValue("26.1");
+        readIn("volts\n3\n");
+        assertThat(page().locator(".problems")).containsText("the header must have the columns line and value");
+    }
+
+    /** A record's own file, read into it again, changes nothing; what a spreadsheet might run is made harmless. */
+    @Test
+    public void whatIsWrittenOutCanBeReadInAgain() {
+        begin();
+        field(GC).fill("-26.4");
+        field(GC).press("Enter");
+        assertThat(row(GC).locator(".taken")).isVisible();
+        String before = csv();
+        readIn(before);
+        assertThat(page().locator("[role='status']").first()).hasText("Nothing new was in the file.");
+        assertEquals(csv(), before);
+    }
+
+    @Test
+    public void aReadingOfTheBenchGoesIntoTheRecordThatHasALineForIt() {
+        begin();
+        String record = page().url();
+        page().navigate(url("/circuits/lab-bench/bench"));
+        page().locator("#lead-plus").fill("T1.X2");
+        page().locator("#lead-minus").fill("TH.R");
+        page().locator("#lead-minus").press("Enter");
+        assertThat(page().locator("#lead-minus")).hasAttribute("value", "TH.R");
+        String shown = page().locator("#reading").textContent();
+        page().locator("#into-record").click();
+        assertThat(page().locator("#measured")).containsText(shown);
+        // records of other tests have that line too: the newest stands first
+        page().locator(".into-records button").first().click();
+        page().waitForURL(record);
+        assertThat(row("ac-volts TH.R T1.X2").locator(".taken")).containsText("bench");
+        assertThat(row("ac-volts TH.R T1.X2")).hasClass(Pattern.compile(".*\\bright\\b.*"));
+
+        page().navigate(url("/circuits/lab-bench/bench"));
+        page().locator("#lead-plus").fill("K4.A1");
+        page().locator("#lead-plus").press("Enter");
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "K4.A1");
+        page().locator("#into-record").click();
+        assertThat(page().locator(".verdict.bad")).containsText("No record of this circuit has a line");
+        page().locator("text=Back to the bench").click();
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "K4.A1");
     }
 }

@@ -1,14 +1,17 @@
-package org.jagridge.core.edit;
+package org.jagridge.core.found;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.edit.Edits;
 import org.jagridge.core.format.MalformedException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -70,23 +73,16 @@ public class AsFoundTest {
     @Test
     public void aColourThatIsNotTheDrawnOneAndWhatWasNotLookedAtAreTold() {
         assertEquals(kinds(asDrawn(LAB).replace("XT.3,green,TH.G", "XT.3,orange,TH.G")), List.of(AsFound.Kind.COLOUR));
-        List<AsFound.Difference> few = AsFound.read("TH.G;green;XT.3", LAB).compare(LAB);
-        assertEquals(few.size(), 1);
-        assertEquals(few.get(0).kind(), AsFound.Kind.OPEN_QUESTION);
-        assertTrue(few.get(0).words().contains("K1.A1"));
+        AsFound few = AsFound.read("TH.G;green;XT.3\nTH.Y;yellow;?", LAB);
+        assertEquals(few.compare(LAB), List.of());
+        List<String> open =
+                few.notLookedAt(LAB).stream().map(Terminal::toString).toList();
+        assertTrue(open.containsAll(List.of("K1.A1", "TH.Y")), open.toString());
+        assertTrue(!open.contains("TH.G") && !open.contains("XT.3"), open.toString());
+        assertEquals(AsFound.read(asDrawn(LAB), LAB).notLookedAt(LAB), List.of());
         assertEquals(
                 kinds(asDrawn(LAB).replace("XT.3,green,TH.G", "XT.3,green,nowhere\nTH.G,green,none")),
                 List.of(AsFound.Kind.APART));
-    }
-
-    @Test
-    public void theNextTestBeepsWhatIsNotTracedSameColourFirst() {
-        AsFound found = AsFound.read("TH.G\tgreen\t?\nXT.4\tyellow\t?\nXT.3\tgreen\t", LAB);
-        assertEquals(
-                found.next(),
-                List.of("Beep TH.G (green) against XT.3 (green)", "Beep TH.G (green) against XT.4 (yellow)"));
-        assertEquals(AsFound.read("TH.G,green,XT.3", LAB).next(), List.of());
-        assertTrue(AsFound.read("TH.G,green,?", LAB).next().get(0).contains("lift it"));
     }
 
     @Test
@@ -106,5 +102,18 @@ public class AsFoundTest {
         Circuit again =
                 Edits.wires(AsFound.read(asDrawn(c), c).wires()).change().apply(b.build());
         assertEquals(AsFound.read(asDrawn(c), c).compare(again), List.of());
+    }
+
+    @Test
+    public void whatWasTracedIsWrittenWhereNobodyKnew() {
+        AsFound before = AsFound.read("TH.R, red, XT.1\nTH.G, green, ?\nTH.Y, yellow, ?", LAB);
+        assertEquals(before.open().stream().map(Tracing.End::words).toList(), List.of("TH.G green", "TH.Y yellow"));
+        List<Tracing.End> ends = new java.util.ArrayList<>(before.open());
+        ends.add(new Tracing.End(Terminal.parse("XT.3"), "green"));
+        Tracing tracing = new Tracing(ends, List.of(new Tracing.Round(0, Set.of(0, 2), Set.of(1, 2), Set.of(2))));
+        AsFound after = before.with(tracing);
+        assertEquals(after.text(), "TH.R, red, XT.1\nTH.G, green, XT.3\nTH.Y, yellow, nowhere\nXT.3, green, TH.G");
+        assertEquals(AsFound.read(after.text(), LAB), after);
+        assertEquals(after.with(tracing), after, "written twice it stands there once");
     }
 }

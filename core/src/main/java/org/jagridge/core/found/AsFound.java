@@ -1,19 +1,27 @@
-package org.jagridge.core.edit;
+package org.jagridge.core.found;
 
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Role;
 
 /**
  * What was found in the field: at each terminal a colour and where it goes, or that it goes nowhere, or that nobody
@@ -37,9 +45,7 @@ public record AsFound(List<Row> rows) {
         APART,
         /** Joined in the field, not by the drawing. */
         JOINED,
-        COLOUR,
-        /** In the drawing and not looked at yet. */
-        OPEN_QUESTION
+        COLOUR
     }
 
     /** A difference in words. */
@@ -61,14 +67,14 @@ public record AsFound(List<Row> rows) {
         List<String> lines = text.lines().toList();
         for (int i = 0; i < lines.size(); i++) {
             String line = lines.get(i).strip();
-            if (line.isEmpty() || line.toLowerCase(java.util.Locale.ROOT).startsWith("terminal")) {
+            if (line.isEmpty() || line.toLowerCase(Locale.ROOT).startsWith("terminal")) {
                 continue;
             }
             String delimiter = line.contains("\t") ? "\t" : line.contains(";") ? ";" : ",";
             String[] cells = line.split(Pattern.quote(delimiter), -1);
             String to = cells.length > 2 ? cells[2].strip() : "";
             Terminal at = terminal(cells[0].strip(), known, i, problems);
-            boolean nowhere = NOWHERE.contains(to.toLowerCase(java.util.Locale.ROOT));
+            boolean nowhere = NOWHERE.contains(to.toLowerCase(Locale.ROOT));
             boolean unknown = UNKNOWN.contains(to);
             Terminal end = nowhere || unknown ? null : terminal(to, known, i, problems);
             if (at != null && at.equals(end)) {
@@ -98,12 +104,46 @@ public record AsFound(List<Row> rows) {
     private static Set<Terminal> terminals(Circuit circuit) {
         Set<Terminal> all = new LinkedHashSet<>();
         circuit.parts().forEach(p -> {
-            var type = org.jagridge.core.part.PartTypes.catalogue().require(p);
-            type.terminals(new org.jagridge.core.circuit.Params(type.params(), p.params()))
-                    .forEach(t -> all.add(new Terminal(p.id(), t)));
+            var type = PartTypes.catalogue().require(p);
+            type.terminals(new Params(type.params(), p.params())).forEach(t -> all.add(new Terminal(p.id(), t)));
         });
         circuit.places().forEach(p -> all.add(new Terminal(p.id(), "PE")));
         return all;
+    }
+
+    /** The landings whose other end nobody knows yet, as ends to be traced. */
+    public List<Tracing.End> open() {
+        return rows.stream()
+                .filter(r -> !r.known())
+                .map(r -> new Tracing.End(r.at(), r.colour()))
+                .toList();
+    }
+
+    /** This record with what was traced: where it said that nobody knows, and what it had nothing of. */
+    public AsFound with(Tracing tracing) {
+        List<Row> all = new ArrayList<>(rows);
+        for (Set<Integer> conductor : tracing.conductors()) {
+            List<Tracing.End> ends = conductor.stream().map(tracing.ends()::get).toList();
+            for (int i = 0; i < ends.size(); i++) {
+                Tracing.End end = ends.get(i);
+                Terminal to = ends.size() == 1 ? null : ends.get(i == 0 ? 1 : 0).at();
+                Row traced = new Row(end.at(), end.colour(), to, true);
+                int open = all.indexOf(new Row(end.at(), end.colour(), null, false));
+                if (open >= 0) {
+                    all.set(open, traced);
+                } else if (!all.contains(traced)) {
+                    all.add(traced);
+                }
+            }
+        }
+        return new AsFound(all);
+    }
+
+    /** As {@link #read} reads it. */
+    public String text() {
+        return rows.stream()
+                .map(r -> r.at() + ", " + r.colour() + ", " + (r.to() != null ? r.to() : r.known() ? "nowhere" : "?"))
+                .collect(Collectors.joining("\n"));
     }
 
     /** The wires that were traced, each once; both ends may have been written down. */
@@ -121,11 +161,35 @@ public record AsFound(List<Row> rows) {
 
     /** What differs from a drawing, the dangerous first: what is joined in the field and not by the drawing. */
     public List<Difference> compare(Circuit drawn) {
-        Groups byDrawing = new Groups();
+        Groups<Terminal> byDrawing = new Groups<>();
+        Groups<Terminal> found = new Groups<>();
+        joinedInside(drawn, byDrawing);
+        joinedInside(drawn, found);
         drawn.wires().forEach(w -> byDrawing.join(w.from(), w.to()));
-        Groups found = new Groups();
         wires().forEach(w -> found.join(w.from(), w.to()));
-        Set<Terminal> seen = new TreeSet<>(java.util.Comparator.comparing(Terminal::toString));
+        Set<Terminal> seen = seen();
+        List<Difference> differences = new ArrayList<>();
+        found.of(seen).forEach(net -> {
+            List<String> parts = split(net, byDrawing);
+            if (parts.size() > 1) {
+                differences.add(new Difference(
+                        Kind.JOINED, String.join(" and ", parts) + " are joined, and not by the drawing"));
+            }
+        });
+        byDrawing.of(seen).forEach(net -> {
+            List<String> parts = split(net, found);
+            if (parts.size() > 1) {
+                differences.add(new Difference(
+                        Kind.APART, String.join(" and ", parts) + " belong together by the drawing, and are apart"));
+            }
+        });
+        colours(drawn, differences);
+        return differences;
+    }
+
+    /** The terminals that somebody has looked at. */
+    private Set<Terminal> seen() {
+        Set<Terminal> seen = new TreeSet<>();
         rows.forEach(r -> {
             if (r.known()) {
                 seen.add(r.at());
@@ -134,32 +198,39 @@ public record AsFound(List<Row> rows) {
                 seen.add(r.to());
             }
         });
-        List<Difference> differences = new ArrayList<>();
-        found.groups(seen).forEach(net -> {
-            List<String> parts = split(net, byDrawing);
-            if (parts.size() > 1) {
-                differences.add(new Difference(
-                        Kind.JOINED, String.join(" and ", parts) + " are joined, and not by the drawing"));
-            }
-        });
-        byDrawing.groups(seen).forEach(net -> {
-            List<String> parts = split(net, found);
-            if (parts.size() > 1) {
-                differences.add(new Difference(
-                        Kind.APART, String.join(" and ", parts) + " belong together by the drawing, and are apart"));
-            }
-        });
-        colours(drawn, differences);
-        Set<Terminal> open = new TreeSet<>(java.util.Comparator.comparing(Terminal::toString));
-        drawn.wires().forEach(w -> {
-            open.add(w.from());
-            open.add(w.to());
-        });
-        open.removeAll(seen);
-        if (!open.isEmpty()) {
-            differences.add(new Difference(Kind.OPEN_QUESTION, "not looked at yet: " + names(open)));
-        }
-        return differences;
+        return seen;
+    }
+
+    /** The wired terminals of a drawing that nobody has looked at yet; splices are not asked for. */
+    public List<Terminal> notLookedAt(Circuit drawn) {
+        Set<String> splices = drawn.parts().stream()
+                .filter(part -> part.type().equals("splice"))
+                .map(Part::id)
+                .collect(Collectors.toSet());
+        Set<Terminal> seen = seen();
+        return drawn.wires().stream()
+                .flatMap(w -> Stream.of(w.from(), w.to()))
+                .filter(t -> !splices.contains(t.part()) && !seen.contains(t))
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
+    /** What bars, splices and links inside parts join, here as there. */
+    private static void joinedInside(Circuit drawn, Groups<Terminal> groups) {
+        Assembly assembly = Assembly.of(drawn);
+        Map<Integer, Terminal> first = new HashMap<>();
+        Groups<Integer> nodes = new Groups<>();
+        assembly.branches().stream()
+                .filter(b -> b.role() == Role.CONDUCTOR && drawn.part(b.owner()).isPresent())
+                .forEach(b -> nodes.join(b.nodeA(), b.nodeB()));
+        terminals(drawn)
+                .forEach(t -> assembly.node(t).ifPresent(n -> {
+                    Terminal other = first.putIfAbsent(nodes.root(n), t);
+                    if (other != null) {
+                        groups.join(other, t);
+                    }
+                }));
     }
 
     private void colours(Circuit drawn, List<Difference> differences) {
@@ -176,63 +247,11 @@ public record AsFound(List<Row> rows) {
     }
 
     /** A net's terminals by the groups that they have elsewhere, each in words. */
-    private static List<String> split(Set<Terminal> net, Groups other) {
-        Map<Terminal, Set<Terminal>> parts = new LinkedHashMap<>();
-        net.forEach(t ->
-                parts.computeIfAbsent(other.root(t), r -> new LinkedHashSet<>()).add(t));
-        return parts.values().stream().map(AsFound::names).toList();
+    private static List<String> split(Set<Terminal> net, Groups<Terminal> other) {
+        return other.of(net).stream().map(AsFound::names).toList();
     }
 
     private static String names(Set<Terminal> terminals) {
         return String.join(", ", terminals.stream().map(Terminal::toString).toList());
-    }
-
-    /** What to beep next: the first landing whose other end isn't known, against the others of its kind, same colour first. */
-    public List<String> next() {
-        List<Row> unknown = rows.stream().filter(r -> !r.known()).toList();
-        if (unknown.size() < 2) {
-            return unknown.isEmpty()
-                    ? List.of()
-                    : List.of(
-                            "The other end of " + unknown.get(0).at()
-                                    + " is written down nowhere: lift it, and beep it against what is left at the other places.");
-        }
-        Row first = unknown.get(0);
-        return unknown.stream()
-                .skip(1)
-                .filter(r -> !r.at().part().equals(first.at().part()))
-                .sorted(java.util.Comparator.comparing((Row r) -> !r.colour().equals(first.colour())))
-                .map(r ->
-                        "Beep " + first.at() + " (" + first.colour() + ") against " + r.at() + " (" + r.colour() + ")")
-                .toList();
-    }
-
-    /** Terminals that are joined. */
-    private static final class Groups {
-        private final Map<Terminal, Terminal> parent = new HashMap<>();
-
-        Terminal root(Terminal t) {
-            Terminal r = t;
-            while (parent.containsKey(r)) {
-                r = parent.get(r);
-            }
-            return r;
-        }
-
-        void join(Terminal a, Terminal b) {
-            Terminal x = root(a);
-            Terminal y = root(b);
-            if (!x.equals(y)) {
-                parent.put(x, y);
-            }
-        }
-
-        /** The groups of some terminals, in their order. */
-        List<Set<Terminal>> groups(Set<Terminal> of) {
-            Map<Terminal, Set<Terminal>> groups = new LinkedHashMap<>();
-            of.forEach(t ->
-                    groups.computeIfAbsent(root(t), r -> new LinkedHashSet<>()).add(t));
-            return List.copyOf(groups.values());
-        }
     }
 }
