@@ -115,12 +115,17 @@
     list.forEach((n) => ($("#notices").appendChild(document.createElement("li")).textContent = n.words));
   }
 
-  // what the server told by itself is newer than an answer that was asked for before
+  // what the server told by itself is newer than an answer that was asked for before, and so is a later answer
   let told = 0;
+  let asked = 0;
+  let answered = 0;
   async function load(tries = 5) {
     const before = told;
-    const state = await (await fetch(`${base}/state`)).json();
+    const mine = ++asked;
+    const state = await (await fetch(`${base}/state`, { cache: "no-store" })).json();
+    if (mine < answered) return;
     if (told !== before && tries > 0) return load(tries - 1);
+    answered = mine;
     show(state.readings);
     showNotices(state.notices);
   }

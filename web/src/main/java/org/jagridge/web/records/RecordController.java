@@ -56,7 +56,7 @@ class RecordController {
     }
 
     @GetMapping(path = "/records/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable UUID id) {
+    SseEmitter events(@PathVariable UUID id) throws IOException {
         return service.listen(id);
     }
 

@@ -248,8 +248,8 @@ class RecordService {
                 .toList();
     }
 
-    /** A stream of what happens to a record, for an open page. */
-    SseEmitter listen(UUID record) {
+    /** A stream of what happens to a record, for an open page, which then asks for what it missed. */
+    SseEmitter listen(UUID record) throws IOException {
         require(record);
         SseEmitter stream = new SseEmitter(STREAM_MILLIS);
         List<SseEmitter> all = streams.computeIfAbsent(record, r -> new CopyOnWriteArrayList<>());
@@ -257,6 +257,8 @@ class RecordService {
         stream.onCompletion(() -> all.remove(stream));
         stream.onTimeout(stream::complete);
         stream.onError(e -> all.remove(stream));
+        // without a first word the page would learn only with the first news that the stream is open
+        stream.send(SseEmitter.event().comment("listening"));
         return stream;
     }
 

@@ -6,8 +6,11 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import java.net.URI;
 import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
@@ -37,9 +40,12 @@ public class RecordBrowserTest extends BrowserTest {
         return page().locator("#code").textContent();
     }
 
+    private String path() {
+        return page().url().replaceAll("https?://[^/]+|\\?.*", "");
+    }
+
     private String csv() {
-        return get(page().url().replaceAll("https?://[^/]+|\\?.*", "") + "/readings.csv")
-                .body();
+        return get(path() + "/readings.csv").body();
     }
 
     @Test
@@ -269,26 +275,63 @@ public class RecordBrowserTest extends BrowserTest {
                 400);
     }
 
+    /** Holds requests for what ends like this back until the test answers them. */
+    private List<Route> held(String what) {
+        List<Route> held = new ArrayList<>();
+        page().route("**/" + what, held::add);
+        return held;
+    }
+
+    private void tellNews(String code) {
+        send(code, reading(GC, 160, "mA", "2026-11-26T09:00:00Z", 1));
+        send(code, reading(GC, 26.3, "V", "2026-11-26T09:00:01Z", 2));
+    }
+
+    private void showsTheNews() {
+        assertThat(field(GC)).hasValue("26.3");
+        assertThat(page().locator("#notices")).containsText("is measured in V, not in mA");
+    }
+
+    /** Gives the answer of before to a page that waits for it, and lets its script read it. */
+    private void answer(Route late, String before) {
+        late.fulfill(
+                new Route.FulfillOptions().setContentType("application/json").setBody(before));
+        late.request().response().finished();
+        page().evaluate("() => new Promise((done) => setTimeout(done))");
+    }
+
     /** The state that a page asked for may be on its way while something newer is told: that stays. */
     @Test
     public void anAnswerThatWasOvertakenByNewsDoesNotWipeThemOut() {
         String code = begin();
-        assertThat(page().locator("#pending")).isAttached();
-        boolean[] first = {true};
-        page().route("**/state", route -> {
-            if (!first[0]) {
-                route.resume();
-                return;
-            }
-            first[0] = false;
-            com.microsoft.playwright.APIResponse before = route.fetch();
-            send(code, reading(GC, 160, "mA", "2026-11-26T09:00:00Z", 1));
-            send(code, reading(GC, 26.3, "V", "2026-11-26T09:00:01Z", 2));
-            route.fulfill(new com.microsoft.playwright.Route.FulfillOptions().setResponse(before));
-        });
+        String before = get(path() + "/state").body();
+        List<Route> states = held("state");
         page().reload();
-        assertThat(field(GC)).hasValue("26.3");
-        assertThat(page().locator("#notices")).containsText("is measured in V, not in mA");
+        // one asked for by the page, one when the stream was open
+        page().waitForCondition(() -> states.size() == 2);
+        tellNews(code);
+        showsTheNews();
+        page().unroute("**/state");
+        states.forEach(late -> answer(late, before));
+        showsTheNews();
+    }
+
+    /** An answer that took longer than the one to a later question is old. */
+    @Test
+    public void anAnswerThatWasOvertakenByALaterOneDoesNotWipeItOut() {
+        String code = begin();
+        String before = get(path() + "/state").body();
+        List<Route> states = held("state");
+        List<Route> streams = held("events");
+        page().reload();
+        page().waitForCondition(() -> states.size() == 1 && streams.size() == 1);
+        // told while nobody was listening
+        tellNews(code);
+        page().unroute("**/state");
+        streams.get(0).resume();
+        showsTheNews();
+        answer(states.get(0), before);
+        showsTheNews();
     }
 
     @Test
