@@ -56,7 +56,6 @@
       return;
     }
     const stop = walk.stops[at];
-    const off = stop.now !== stop.expected;
     e.replaceChildren(
       button("◀", "Stop before", () => step(-1), at === 0),
       span(`${at + 1}/${walk.stops.length}`, "count"),
@@ -64,7 +63,7 @@
       span(stop.terminal, "stop"),
       span(stop.load ? `through the load ${stop.by}` : at === 0 ? stop.by : `through ${stop.by}${stop.made ? "" : ", open now"}`, stop.made ? "" : "open"),
       span(`${walk.across ? `${walk.source.split(" to ")[0]} to here` : `here to ${walk.source.split(" to ")[1]}`}: expect ${stop.expected}`, "expect"),
-      off ? span(`reads ${stop.now}`, "off") : span(""),
+      stop.now === stop.expected ? span("") : span(`reads ${stop.now}`, stop.off ? "off" : "reads"),
       button("end", "End the walk", end, false),
     );
     window.bench.pin(`terminal:${stop.terminal}`, stop.wire ? `wire:${stop.wire}` : stop.part ? `part:${stop.part}` : null);

@@ -25,11 +25,11 @@ import org.jagridge.core.run.Run;
  * or 5 % over its open-circuit volts where that is more: a thermopile nearly doubles when its loop is broken.
  */
 public record CheckSheet(List<Section> sections) {
-    private static final double SUPPLY_RANGE = 0.10;
+    static final double SUPPLY_RANGE = 0.10;
     /** A supply that nothing is drawn from may have this much of its computed open-circuit volts. */
     private static final double OPEN_RANGE = 1.05;
 
-    private static final double LINE_RANGE = 0.04;
+    static final double LINE_RANGE = 0.04;
     /** What a meter shows of nothing. */
     private static final double COUNTS = 0.001;
 

@@ -3,11 +3,14 @@ package org.jagridge.core.meter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
+import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.meter.CheckSheet.School;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.run.Frame;
@@ -31,7 +34,12 @@ public final class Walk {
      * @param toCommon volts from here to the return pole
      * @param across volts from the hot pole to here
      */
-    public record Stop(Terminal terminal, Branch by, boolean made, boolean load, Reading toCommon, Reading across) {}
+    public record Stop(Terminal terminal, Branch by, boolean made, boolean load, Reading toCommon, Reading across) {
+        /** What a school reads here. */
+        public Reading read(School school) {
+            return school == School.ACROSS ? across : toCommon;
+        }
+    }
 
     private final Frame frame;
     private final Assembly assembly;
@@ -63,6 +71,42 @@ public final class Walk {
     /** The stops of a load; empty where no source can reach both of its ends. */
     public static List<Stop> to(Branch load, Frame frame) {
         return new Walk(frame).stops(load);
+    }
+
+    /**
+     * The terminals that read something else than they do in a sound circuit, with the ranges of a {@link CheckSheet}.
+     * What the supply itself has more or less does not count, as long as that is no more than a tenth.
+     */
+    public static Set<Terminal> astray(List<Stop> now, List<Stop> sound, School school) {
+        if (now.isEmpty() || sound.isEmpty()) {
+            return Set.of();
+        }
+        Map<Terminal, Stop> should = new HashMap<>();
+        sound.forEach(s -> should.put(s.terminal(), s));
+        double expected = sound.get(0).toCommon().value();
+        double supply = now.get(0).toCommon().value();
+        boolean supplied = Math.abs(supply - expected) <= CheckSheet.SUPPLY_RANGE * Math.abs(expected);
+        double share = supplied ? supply / expected : 1;
+        double beyond = CheckSheet.LINE_RANGE * expected;
+        Set<Terminal> astray = new LinkedHashSet<>();
+        boolean before = true;
+        for (Stop s : now) {
+            before &= !s.load();
+            Stop right = should.get(s.terminal());
+            if (right == null) {
+                continue;
+            }
+            // without any drop the feed's side is at the supply's volts from common, the way back's at none
+            double ideal = before == (school == School.TO_COMMON) ? expected : 0;
+            double is = right.read(school).value();
+            double low = Math.min(is, ideal) - beyond;
+            double high = Math.max(is, ideal) + beyond;
+            double value = s.read(school).value();
+            if (!(value >= share * low && value <= share * high)) {
+                astray.add(s.terminal());
+            }
+        }
+        return astray;
     }
 
     /** A pole of a source, with the way to it from one end of the load. */

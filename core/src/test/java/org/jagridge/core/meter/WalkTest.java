@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.part.Assembly;
@@ -68,6 +69,35 @@ public class WalkTest {
         assertEquals(stops.get(3).toCommon().value(), 26.88, 0.05);
         assertEquals(behind.across().value(), 26.88, 0.05);
         assertTrue(stops.get(6).load());
+    }
+
+    /** What differs only because less is drawn is no fault; what is dead behind an open contact is. */
+    @Test
+    public void whatIsAstrayBeginsBehindTheOpenContact() {
+        List<Walk.Stop> sound = walk(rung(), "LP", true);
+        List<Walk.Stop> now = walk(rung(), "LP", false);
+        assertEquals(texts(Walk.astray(now, sound, CheckSheet.School.TO_COMMON)), List.of("S1.2", "LP.1"));
+        assertEquals(texts(Walk.astray(now, sound, CheckSheet.School.ACROSS)), List.of("S1.2", "LP.1"));
+        for (CheckSheet.School school : CheckSheet.School.values()) {
+            assertEquals(Walk.astray(sound, sound, school), Set.of());
+        }
+        assertEquals(Walk.astray(List.of(), sound, CheckSheet.School.ACROSS), Set.of());
+    }
+
+    /** A supply that has nothing is off itself, and so is all that it feeds. */
+    @Test
+    public void aDeadSupplyIsAstrayAtThePole() {
+        List<Walk.Stop> sound = walk(rung(), "LP", true);
+        Assembly assembly = Assembly.of(rung());
+        Run run = Simulation.run(
+                assembly,
+                Circuits.during(5).at(1, "M.on", false).at(1, "S1.closed", true).scenario());
+        List<Walk.Stop> dead = Walk.to(assembly.branchesOf("LP").get(0), run.at(3 * Time.SECOND));
+        assertTrue(texts(Walk.astray(dead, sound, CheckSheet.School.TO_COMMON)).contains("T1.X1"));
+    }
+
+    private static List<String> texts(Set<org.jagridge.core.circuit.Terminal> terminals) {
+        return terminals.stream().map(Object::toString).toList();
     }
 
     @Test

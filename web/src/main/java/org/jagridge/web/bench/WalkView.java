@@ -1,7 +1,9 @@
 package org.jagridge.web.bench;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.meter.CheckSheet.School;
 import org.jagridge.core.meter.Walk;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.run.Frame;
@@ -19,6 +21,7 @@ record WalkView(String load, String title, String source, boolean across, List<S
      * @param part the part one came through, or null
      * @param now what the meter reads now
      * @param expected what it would read without the faults that are in
+     * @param off whether the two are further apart than a check sheet allows
      */
     record Stop(
             String terminal,
@@ -28,7 +31,8 @@ record WalkView(String load, String title, String source, boolean across, List<S
             boolean made,
             boolean load,
             String now,
-            String expected) {}
+            String expected,
+            boolean off) {}
 
     /** A load that can be walked to. */
     record Choice(String key, String title) {}
@@ -45,8 +49,10 @@ record WalkView(String load, String title, String source, boolean across, List<S
     }
 
     static WalkView of(BenchState state, Frame healthy, Branch load, boolean across) {
+        School school = across ? School.ACROSS : School.TO_COMMON;
         List<Walk.Stop> stops = Walk.to(load, state.frame());
-        List<Walk.Stop> expected = Walk.to(load, healthy);
+        List<Walk.Stop> sound = Walk.to(load, healthy);
+        Set<Terminal> astray = Walk.astray(stops, sound, school);
         String source = stops.isEmpty()
                 ? ""
                 : stops.get(0).terminal() + " to " + stops.get(stops.size() - 1).terminal();
@@ -55,18 +61,20 @@ record WalkView(String load, String title, String source, boolean across, List<S
                 title(load, state),
                 source,
                 across,
-                stops.stream().map(s -> stop(s, expected, across)).toList());
+                stops.stream()
+                        .map(s -> stop(s, sound, school, astray.contains(s.terminal())))
+                        .toList());
     }
 
-    private static Stop stop(Walk.Stop s, List<Walk.Stop> expected, boolean across) {
+    private static Stop stop(Walk.Stop s, List<Walk.Stop> sound, School school, boolean off) {
         Branch by = s.by();
         String words = by == null
                 ? "the pole"
                 : by.isWire() ? "wire " + by.owner() : by.title().replace('-', '–');
         Terminal t = s.terminal();
-        String should = expected.stream()
+        String should = sound.stream()
                 .filter(e -> e.terminal().equals(t))
-                .map(e -> volts(e, across))
+                .map(e -> volts(e, school))
                 .findFirst()
                 .orElse("–");
         return new Stop(
@@ -76,11 +84,12 @@ record WalkView(String load, String title, String source, boolean across, List<S
                 by != null && !by.isWire() ? by.owner() : null,
                 s.made(),
                 s.load(),
-                volts(s, across),
-                should);
+                volts(s, school),
+                should,
+                off);
     }
 
-    private static String volts(Walk.Stop s, boolean across) {
-        return (across ? s.across() : s.toCommon()).display() + " V";
+    private static String volts(Walk.Stop s, School school) {
+        return s.read(school).display() + " V";
     }
 }
