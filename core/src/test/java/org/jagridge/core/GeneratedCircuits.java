@@ -2,6 +2,7 @@ package org.jagridge.core;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -120,7 +121,7 @@ public final class GeneratedCircuits {
     }
 
     private String placeOf(Terminal t) {
-        Map<String, String> byPart = new java.util.HashMap<>();
+        Map<String, String> byPart = new HashMap<>();
         builder.parts().forEach(p -> byPart.put(p.id(), p.place()));
         return byPart.getOrDefault(t.part(), t.part());
     }

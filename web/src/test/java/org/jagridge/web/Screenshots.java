@@ -2,11 +2,15 @@ package org.jagridge.web;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.SelectOption;
+import java.net.URI;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Consumer;
+import org.jagridge.web.standin.LoggingMeter;
 import org.testng.annotations.Test;
 
 /** Retakes the pictures in docs/screenshots from the demo data. Run by bin/screenshots, not with the tests. */
@@ -96,7 +100,7 @@ public class Screenshots extends WebTest {
 
     private static void stored(Page page, String what, String... cells) {
         page.locator("#tab-parts").click();
-        com.microsoft.playwright.Locator row = page.locator("tr.new-row[data-what='" + what + "']");
+        Locator row = page.locator("tr.new-row[data-what='" + what + "']");
         String place = page.locator("#parts [name='place']").first().inputValue();
         row.locator("[name='id']").fill(cells[0]);
         row.locator("[name='type']").fill(cells[1]);
@@ -133,8 +137,8 @@ public class Screenshots extends WebTest {
         page.locator("text=Begin a record").click();
         page.waitForURL("**/records/**");
         try {
-            org.jagridge.web.standin.LoggingMeter.run(new org.jagridge.web.standin.LoggingMeter.Orders(
-                    java.net.URI.create(url("/")), page.locator("#code").textContent(), "wire open w14", 1, 24, 0));
+            LoggingMeter.run(new LoggingMeter.Orders(
+                    URI.create(url("/")), page.locator("#code").textContent(), "wire open w14", 1, 24, 0));
         } catch (InterruptedException e) {
             throw new IllegalStateException(e);
         }
@@ -143,8 +147,7 @@ public class Screenshots extends WebTest {
     }
 
     private static void aDeadCoil(Page page) {
-        page.locator("#fault")
-                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("coil open CC"));
+        page.locator("#fault").selectOption(new SelectOption().setLabel("coil open CC"));
         page.locator("button[type='submit']").click();
         page.waitForSelector("tr.first-difference");
     }

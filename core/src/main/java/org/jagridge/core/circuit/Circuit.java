@@ -1,5 +1,6 @@
 package org.jagridge.core.circuit;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -144,12 +145,12 @@ public final class Circuit {
     public static final class Builder {
         private final String name;
         private String notes;
-        private final List<Place> places = new java.util.ArrayList<>();
-        private final List<Part> parts = new java.util.ArrayList<>();
-        private final List<Cable> cables = new java.util.ArrayList<>();
-        private final List<Wire> wires = new java.util.ArrayList<>();
-        private final List<Scenario> scenarios = new java.util.ArrayList<>();
-        private final List<Map<String, Object>> rules = new java.util.ArrayList<>();
+        private final List<Place> places = new ArrayList<>();
+        private final List<Part> parts = new ArrayList<>();
+        private final List<Cable> cables = new ArrayList<>();
+        private final List<Wire> wires = new ArrayList<>();
+        private final List<Scenario> scenarios = new ArrayList<>();
+        private final List<Map<String, Object>> rules = new ArrayList<>();
         private final Map<String, Object> layout = new LinkedHashMap<>();
 
         private Builder(String name) {

@@ -1,6 +1,9 @@
 package org.jagridge.core.circuit;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Function;
 
 /**
  * Declares one parameter or input of a part type: its name, what values it takes and what it is without one.
@@ -115,7 +118,7 @@ public record Field(
             case TEXT, PART, WIRE -> value instanceof String ? null : expected(value);
             case TEXTS -> listMistake(value, this::textMistake);
             case NUMBERS -> value instanceof Number ? numberMistake(value) : listMistake(value, this::numberMistake);
-            case STRUCTURE -> value instanceof List || value instanceof java.util.Map ? null : expected(value);
+            case STRUCTURE -> value instanceof List || value instanceof Map ? null : expected(value);
         };
     }
 
@@ -141,15 +144,11 @@ public record Field(
                 : show(value) + " is not one of " + String.join(", ", choices);
     }
 
-    private String listMistake(Object value, java.util.function.Function<Object, String> each) {
+    private String listMistake(Object value, Function<Object, String> each) {
         if (!(value instanceof List<?> list)) {
             return expected(value);
         }
-        return list.stream()
-                .map(each)
-                .filter(java.util.Objects::nonNull)
-                .findFirst()
-                .orElse(null);
+        return list.stream().map(each).filter(Objects::nonNull).findFirst().orElse(null);
     }
 
     private String expected(Object value) {

@@ -1,5 +1,7 @@
 package org.jagridge.core.circuit;
 
+import java.util.Locale;
+
 /** An enclosure or spot that holds parts. Its metalwork is the terminal {@code id.PE}. */
 public record Place(String id, String name, Access access) {
 
@@ -25,11 +27,11 @@ public record Place(String id, String name, Access access) {
 
         /** The word of the file format. */
         public String word() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
 
         public static Access of(String word) {
-            return valueOf(word.toUpperCase(java.util.Locale.ROOT));
+            return valueOf(word.toUpperCase(Locale.ROOT));
         }
     }
 

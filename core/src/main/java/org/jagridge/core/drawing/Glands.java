@@ -1,6 +1,7 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -90,7 +91,7 @@ final class Glands {
             points.add(other.get(0));
             points.forEach(p -> taken.add(p[0] + "," + p[1]));
             if (placeOf(cores.get(i).from()).equals(cable.to())) {
-                java.util.Collections.reverse(points);
+                Collections.reverse(points);
             }
             passages.put(cores.get(i).id(), new Passage(points));
         }

@@ -1,6 +1,7 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -142,9 +143,7 @@ final class KeptPlacement {
     /** A part that has grown (more terminals, a longer id) may crowd its neighbours: those further down make room. */
     private static Placement loosened(Circuit circuit, Placement tight) {
         List<Block> order = new ArrayList<>(tight.blocks().values());
-        order.sort(java.util.Comparator.comparingInt(Block::y)
-                .thenComparingInt(Block::x)
-                .thenComparing(Block::id));
+        order.sort(Comparator.comparingInt(Block::y).thenComparingInt(Block::x).thenComparing(Block::id));
         Map<String, Block> settled = new LinkedHashMap<>();
         for (Block block : order) {
             Block b = block;

@@ -1,6 +1,7 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.jagridge.core.circuit.Terminal;
@@ -28,9 +29,9 @@ final class Nets {
             }
         }
         netOfNode = new int[n];
-        java.util.Arrays.fill(netOfNode, -1);
+        Arrays.fill(netOfNode, -1);
         int[] ofRoot = new int[n];
-        java.util.Arrays.fill(ofRoot, -1);
+        Arrays.fill(ofRoot, -1);
         List<List<Terminal>> terminals = new ArrayList<>();
         List<List<Integer>> nodes = new ArrayList<>();
         for (Map.Entry<Terminal, Integer> e : assembly.nodes().entrySet()) {

@@ -1,6 +1,8 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -175,9 +177,7 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
     /** Pushes frames that crowd each other apart, downwards, each with what is in it. */
     Placement apart() {
         List<Frame> order = new ArrayList<>(frames.values());
-        order.sort(java.util.Comparator.comparingInt(Frame::y)
-                .thenComparingInt(Frame::x)
-                .thenComparing(Frame::id));
+        order.sort(Comparator.comparingInt(Frame::y).thenComparingInt(Frame::x).thenComparing(Frame::id));
         Map<String, Frame> settled = new LinkedHashMap<>();
         for (Frame frame : order) {
             Frame f = frame;
@@ -225,7 +225,7 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
 
     /** Terminals joined by wires only, by terminal; nets are numbered from 1. */
     static Map<Terminal, Integer> nets(Circuit circuit) {
-        Map<Terminal, Terminal> parent = new java.util.HashMap<>();
+        Map<Terminal, Terminal> parent = new HashMap<>();
         for (Wire w : circuit.wires()) {
             Terminal a = root(parent, w.from());
             Terminal b = root(parent, w.to());
@@ -233,8 +233,8 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
                 parent.put(b, a);
             }
         }
-        Map<Terminal, Integer> numbers = new java.util.HashMap<>();
-        Map<Terminal, Integer> nets = new java.util.HashMap<>();
+        Map<Terminal, Integer> numbers = new HashMap<>();
+        Map<Terminal, Integer> nets = new HashMap<>();
         for (Wire w : circuit.wires()) {
             for (Terminal t : List.of(w.from(), w.to())) {
                 Integer number = numbers.computeIfAbsent(root(parent, t), r -> numbers.size() + 1);

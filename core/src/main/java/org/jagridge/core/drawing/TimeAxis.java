@@ -1,6 +1,7 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.stream.LongStream;
@@ -43,7 +44,7 @@ public final class TimeAxis {
     }
 
     public double x(long micros) {
-        int i = java.util.Collections.binarySearch(instants, micros);
+        int i = Collections.binarySearch(instants, micros);
         if (i >= 0) {
             return x[i];
         }

@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.IntConsumer;
 
 /**
  * Routes wires on a lattice, rightangled, around boxes. Each point of the lattice has a horizontal and a vertical slot;
@@ -162,7 +164,7 @@ final class WireRouter {
     }
 
     /** Calls {@code each} with every slot that a path takes. */
-    private void slots(int[] path, java.util.function.IntConsumer each) {
+    private void slots(int[] path, IntConsumer each) {
         for (int i = 0; i < path.length; i++) {
             boolean end = i == 0 || i == path.length - 1;
             int in = end ? -1 : orientation(path[i - 1], path[i]);
@@ -200,7 +202,7 @@ final class WireRouter {
                 history[slot] += CONFLICT / 4;
             }
         });
-        Set<String> wires = new java.util.TreeSet<>();
+        Set<String> wires = new TreeSet<>();
         paths.forEach((wire, other) -> slots(other, slot -> {
             if (contested.contains(slot)) {
                 wires.add(wire);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
@@ -109,7 +110,7 @@ public final class CircuitDiff {
         m.put("name", p.name());
         p.params().forEach((key, value) -> m.put(key, PartText.value(value)));
         m.put("fitted", p.fitted() ? "yes" : "no");
-        m.put("when not fitted", p.whenNotFitted().name().toLowerCase(java.util.Locale.ROOT));
+        m.put("when not fitted", p.whenNotFitted().name().toLowerCase(Locale.ROOT));
         m.put("labels", p.labels());
         return m;
     }
@@ -148,7 +149,7 @@ public final class CircuitDiff {
         m.put("colour", w.colour());
         m.put("size", w.size() == null ? null : w.size().word());
         m.put("length", w.lengthMetres() == null ? null : w.lengthMetres() + " m");
-        m.put("run", w.run().name().toLowerCase(java.util.Locale.ROOT));
+        m.put("run", w.run().name().toLowerCase(Locale.ROOT));
         m.put("cable", w.cable());
         m.put("core", w.core());
         m.put("colour at the ends", String.join(" / ", w.colourAtEnds()));

@@ -4,6 +4,7 @@ import java.util.function.UnaryOperator;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
+import org.jagridge.core.format.MalformedException;
 
 /**
  * One change of a circuit.
@@ -14,7 +15,7 @@ public record Edit(String words, UnaryOperator<Circuit> change) {
     /**
      * The changed circuit, checked as if it had been read from a file.
      *
-     * @throws org.jagridge.core.format.MalformedException with every mistake that the change would make
+     * @throws MalformedException with every mistake that the change would make
      */
     public Circuit applyTo(Circuit circuit) {
         return CircuitReader.read(CircuitWriter.write(change.apply(circuit)));

@@ -12,6 +12,7 @@ import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.PartTypes;
 import tools.jackson.databind.JsonNode;
 
@@ -244,7 +245,7 @@ final class CircuitCheck {
     }
 
     private void terminal(JsonNode value, String path) {
-        if (!value.isString() || !org.jagridge.core.circuit.Terminal.isWellFormed(value.stringValue())) {
+        if (!value.isString() || !Terminal.isWellFormed(value.stringValue())) {
             return;
         }
         String text = value.stringValue();
@@ -347,7 +348,7 @@ final class CircuitCheck {
         }
         if (kind == FaultKind.LANDED && node.has("at")) {
             String at = node.get("at").asString();
-            if (org.jagridge.core.circuit.Terminal.isWellFormed(at)) {
+            if (Terminal.isWellFormed(at)) {
                 terminal(node.get("at"), path + "/at");
             } else {
                 say(path + "/at", "\"" + at + "\" is not a terminal; write PART.TERMINAL");

@@ -17,6 +17,7 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Reads circuits, scenarios and faults. Everything it returns has been checked; all mistakes come at once. */
 public final class CircuitReader {
@@ -52,7 +53,7 @@ public final class CircuitReader {
     public static Scenario readScenario(JsonNode tree, String path, Circuit circuit) {
         // the scenario is checked as if it stood in the circuit's file, with the same schema
         JsonNode file = JsonText.MAPPER.valueToTree(CircuitWriter.toMap(circuit));
-        ((tools.jackson.databind.node.ObjectNode) file).putArray("scenarios").add(tree);
+        ((ObjectNode) file).putArray("scenarios").add(tree);
         String prefix = "/scenarios/0";
         List<Problem> problems = new ArrayList<>(Schema.problemsOf(file));
         problems.addAll(new CircuitCheck(file, "").problems());

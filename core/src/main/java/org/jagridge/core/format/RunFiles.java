@@ -1,5 +1,6 @@
 package org.jagridge.core.format;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -89,9 +90,7 @@ public final class RunFiles {
         table.add(List.of("t_s", "part", "signal", "from", "to", "because", "path"));
         for (Event e : run.events()) {
             table.add(List.of(
-                    java.math.BigDecimal.valueOf(e.micros(), 6)
-                            .stripTrailingZeros()
-                            .toPlainString(),
+                    BigDecimal.valueOf(e.micros(), 6).stripTrailingZeros().toPlainString(),
                     e.part(),
                     e.signal(),
                     e.from(),

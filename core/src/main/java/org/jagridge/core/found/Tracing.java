@@ -1,5 +1,7 @@
 package org.jagridge.core.found;
 
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -116,7 +118,7 @@ public final class Tracing {
 
     /** The ends that are off their terminals by now and have to be landed again. */
     public Set<Integer> lifted() {
-        return java.util.Collections.unmodifiableSet(lifted);
+        return Collections.unmodifiableSet(lifted);
     }
 
     /** How many ends are known to go to each of the others, or not to. */
@@ -153,7 +155,7 @@ public final class Tracing {
         }
         off.removeAll(lifted);
         List<Integer> touch = open.stream()
-                .sorted(java.util.Comparator.comparing((Integer e) ->
+                .sorted(Comparator.comparing((Integer e) ->
                                 !ends.get(e).colour().equals(ends.get(held).colour()))
                         .thenComparing(e -> ends.get(e)
                                 .at()

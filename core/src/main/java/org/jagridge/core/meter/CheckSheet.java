@@ -2,6 +2,7 @@ package org.jagridge.core.meter;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -117,7 +118,7 @@ public record CheckSheet(List<Section> sections) {
     /** What a meter shows at each line of this sheet in another run of the same circuit, by key. */
     public Map<String, Double> measure(Run run, long micros) {
         Meter meter = Meter.at(run, micros);
-        Map<String, Double> values = new java.util.LinkedHashMap<>();
+        Map<String, Double> values = new LinkedHashMap<>();
         lines().forEach(l -> values.put(l.key(), Math.abs(meter.value(l.request()))));
         return values;
     }

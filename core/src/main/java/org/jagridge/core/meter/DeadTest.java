@@ -2,6 +2,7 @@ package org.jagridge.core.meter;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -260,7 +261,7 @@ final class DeadTest {
     private Optional<Branch> underTest() {
         return assembly.branches().stream()
                 .filter(b -> isConsumerOrWinding(b) && isBetween(b))
-                .min(java.util.Comparator.comparing((Branch b) -> !isAtTerminals(b)));
+                .min(Comparator.comparing((Branch b) -> !isAtTerminals(b)));
     }
 
     private static boolean isConsumerOrWinding(Branch b) {

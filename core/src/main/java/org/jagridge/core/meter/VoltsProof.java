@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Frame;
@@ -273,6 +274,6 @@ final class VoltsProof {
     }
 
     private static String threeFigures(double v) {
-        return org.jagridge.core.part.Numbers.threeFigures(v);
+        return Numbers.threeFigures(v);
     }
 }

@@ -1,6 +1,7 @@
 package org.jagridge.core.meter;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -205,7 +206,7 @@ public final class Walk {
         }
         node = pass(load, node, true, stops, leads);
         List<Branch> home = new ArrayList<>(back.branches());
-        java.util.Collections.reverse(home);
+        Collections.reverse(home);
         for (Branch b : home) {
             node = pass(b, node, false, stops, leads);
         }

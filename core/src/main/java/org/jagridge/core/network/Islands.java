@@ -1,6 +1,7 @@
 package org.jagridge.core.network;
 
 import java.util.Arrays;
+import java.util.function.IntConsumer;
 
 /**
  * Which nodes hang together by conductors at one instant. Each island without a bond to earth gets one leak, so that
@@ -18,7 +19,7 @@ final class Islands {
     }
 
     /** Calls {@code leak} once for the chosen node of each island that has no bond to earth. */
-    void forEachLeak(Network network, Values values, java.util.function.IntConsumer leak) {
+    void forEachLeak(Network network, Values values, IntConsumer leak) {
         for (int i = 0; i < parent.length; i++) {
             parent[i] = i;
         }

@@ -1,6 +1,7 @@
 package org.jagridge.core.network;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -34,7 +35,7 @@ public final class Network {
             galvanic[i] = b.galvanic.get(i);
         }
         leakRank = new int[nodes];
-        java.util.Arrays.fill(leakRank, Integer.MAX_VALUE);
+        Arrays.fill(leakRank, Integer.MAX_VALUE);
         for (int i = 0; i < b.returnPoles.size(); i++) {
             int node = b.returnPoles.get(i);
             leakRank[node] = Math.min(leakRank[node], i);

@@ -1,6 +1,7 @@
 package org.jagridge.core.network;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.TreeSet;
 
@@ -51,6 +52,6 @@ final class UpperPattern {
             return -1;
         }
         int column = Math.max(i, j);
-        return java.util.Arrays.binarySearch(rows(), starts()[column], starts()[column + 1], Math.min(i, j));
+        return Arrays.binarySearch(rows(), starts()[column], starts()[column + 1], Math.min(i, j));
     }
 }

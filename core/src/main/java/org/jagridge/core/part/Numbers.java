@@ -1,5 +1,6 @@
 package org.jagridge.core.part;
 
+import java.math.BigDecimal;
 import java.util.Locale;
 
 /** Numbers as people write them on a nameplate. */
@@ -10,7 +11,7 @@ public final class Numbers {
     public static String plain(double d) {
         return d == Math.rint(d) && Math.abs(d) < 1e12
                 ? Long.toString((long) d)
-                : java.math.BigDecimal.valueOf(d).stripTrailingZeros().toPlainString();
+                : BigDecimal.valueOf(d).stripTrailingZeros().toPlainString();
     }
 
     /** Three significant figures: {@code 26.9}, {@code 0.885}, {@code 240}, {@code 0}. */

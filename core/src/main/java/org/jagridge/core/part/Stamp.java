@@ -15,17 +15,20 @@ public final class Stamp {
     private final Values dc;
     private final double[] forced;
     private final double[] most;
+    private final double[] left;
     private final double radiansPerSecond;
 
     /**
      * @param forced by branch: mhos that a fault puts in place of what the part says, or NaN
      * @param most by branch: mhos that a worn contact has at the most, closed; infinite for a good one
+     * @param left by branch: the share of a capacitor's farads that it still has
      */
-    public Stamp(Values ac, Values dc, double[] forced, double[] most, double hertz) {
+    public Stamp(Values ac, Values dc, double[] forced, double[] most, double[] left, double hertz) {
         this.ac = ac;
         this.dc = dc;
         this.forced = forced;
         this.most = most;
+        this.left = left;
         radiansPerSecond = 2 * Math.PI * hertz;
     }
 
@@ -92,7 +95,7 @@ public final class Stamp {
     public void capacitance(Branch branch, double farads) {
         conductance(branch, 0);
         if (Double.isNaN(forced[branch.index()])) {
-            ac.admittance(branch.index(), 0, farads * radiansPerSecond);
+            ac.admittance(branch.index(), 0, left[branch.index()] * farads * radiansPerSecond);
         }
     }
 

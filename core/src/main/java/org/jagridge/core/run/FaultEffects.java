@@ -24,6 +24,8 @@ import org.jagridge.core.part.Stamp;
  */
 final class FaultEffects {
     private static final double SHORTED_OHMS = 0.1;
+    /** What a weak capacitor has left of what is printed on it. */
+    private static final double WEAK = 0.5;
 
     private FaultEffects() {}
 
@@ -140,6 +142,7 @@ final class FaultEffects {
                 case COIL_SHORTED -> force(forced, ofRole(assembly, fault, Role.COIL), 1 / SHORTED_OHMS);
                 case LOAD_OPEN -> force(forced, ofRole(assembly, fault, Role.LOAD), 0);
                 case LOAD_SHORTED -> force(forced, ofRole(assembly, fault, Role.LOAD), 1 / SHORTED_OHMS);
+                case CAPACITOR_OPEN -> force(forced, sections(assembly, fault), 0);
                 case WINDING_OPEN -> {
                     Role role = Objects.equals(fault.text(Detail.WINDING), "primary") ? Role.PRIMARY : Role.SECONDARY;
                     force(forced, ofRole(assembly, fault, role), 0);
@@ -160,13 +163,33 @@ final class FaultEffects {
         return most;
     }
 
-    private static void force(double[] forced, List<Branch> branches, double mhos) {
-        branches.forEach(b -> forced[b.index()] = mhos);
+    /** By branch: the share of its farads that a capacitor still has. */
+    static double[] left(Assembly assembly, List<Fault> faults) {
+        double[] left = new double[assembly.branches().size()];
+        Arrays.fill(left, 1);
+        faults.stream()
+                .filter(f -> f.kind() == FaultKind.CAPACITOR_WEAK)
+                .forEach(f -> force(left, sections(assembly, f), WEAK));
+        return left;
+    }
+
+    private static void force(double[] values, List<Branch> branches, double value) {
+        branches.forEach(b -> values[b.index()] = value);
     }
 
     private static List<Branch> contact(Assembly assembly, Fault fault) {
         return assembly.branchesOf(fault.part()).stream()
                 .filter(b -> b.label().equals(fault.text(Detail.CONTACT)))
+                .toList();
+    }
+
+    /** The section of a capacitor that a fault names, by the post that is not the common one; all where it names none. */
+    private static List<Branch> sections(Assembly assembly, Fault fault) {
+        String section = fault.text(Detail.SECTION);
+        return assembly.branchesOf(fault.part()).stream()
+                .filter(b -> section == null
+                        || b.label().equals(section)
+                        || b.label().equals("C-" + section))
                 .toList();
     }
 

@@ -2,9 +2,12 @@ package org.jagridge.core.run;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.part.Assembly;
@@ -55,7 +58,7 @@ public final class Reach {
             }
         }
         int[] number = new int[n + 1];
-        java.util.Arrays.fill(number, -1);
+        Arrays.fill(number, -1);
         for (int i = 0; i <= n; i++) {
             int r = root(parent, i);
             if (number[r] < 0) {
@@ -153,7 +156,7 @@ public final class Reach {
      */
     public ThroughLoad throughLoads(int node) {
         Deque<Integer> queue = new ArrayDeque<>();
-        java.util.Map<Integer, List<Branch>> ways = new java.util.HashMap<>();
+        Map<Integer, List<Branch>> ways = new HashMap<>();
         queue.add(groupOf(node));
         ways.put(groupOf(node), List.of());
         while (!queue.isEmpty()) {

@@ -14,6 +14,7 @@ import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Because;
+import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Time;
 
@@ -193,9 +194,7 @@ public final class Simulation {
     }
 
     private static String show(Object value) {
-        return value instanceof Number n
-                ? org.jagridge.core.part.Numbers.plain(n.doubleValue())
-                : String.valueOf(value);
+        return value instanceof Number n ? Numbers.plain(n.doubleValue()) : String.valueOf(value);
     }
 
     private void report(Fault fault, boolean begins, List<Causes.Moved> batch) {

@@ -15,7 +15,12 @@ final class Stamps {
     /** A stamp into two sets of values, with the wires written. */
     static Stamp begin(Assembly assembly, Values ac, Values dc, List<Fault> faults) {
         Stamp stamp = new Stamp(
-                ac, dc, FaultEffects.forced(assembly, faults), FaultEffects.most(assembly, faults), assembly.hertz());
+                ac,
+                dc,
+                FaultEffects.forced(assembly, faults),
+                FaultEffects.most(assembly, faults),
+                FaultEffects.left(assembly, faults),
+                assembly.hertz());
         for (Branch b : assembly.branches()) {
             if (b.isWire()) {
                 stamp.resistance(b, ohms(assembly, b));

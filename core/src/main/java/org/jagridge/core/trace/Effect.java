@@ -2,6 +2,7 @@ package org.jagridge.core.trace;
 
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
@@ -23,7 +24,7 @@ public final class Effect {
         COOLS;
 
         public String words() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 

@@ -3,6 +3,7 @@ package org.jagridge.core.trace;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
@@ -48,7 +49,7 @@ public final class Narrator {
         return input.replaceAll("[cC]elsius$", " °C")
                 .strip()
                 .replaceAll("([a-z])([A-Z])", "$1 $2")
-                .toLowerCase(java.util.Locale.ROOT)
+                .toLowerCase(Locale.ROOT)
                 .replace("°c", "°C");
     }
 

@@ -3,6 +3,7 @@ package org.jagridge.core.trace;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -211,7 +212,7 @@ public final class Presets {
             set.keySet().forEach(k -> off.put(k, "off"));
             add(
                     p.id(),
-                    name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'),
+                    name.toLowerCase(Locale.ROOT).replace(' ', '-'),
                     title(p, name),
                     true,
                     tale.at(BEGINS, set).at(ENDS, off).until(title(p, name), UNTIL));

@@ -18,6 +18,8 @@ import org.jagridge.core.Circuits;
 import org.jagridge.core.ReferenceCase;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.ConductorSize;
+import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
@@ -146,6 +148,24 @@ public class CheckTest {
                 control()
                         .part("TH", "thermostat", "unit", "kind", "heat-pump", "terminals", List.of("R", "Y", "E"))
                         .wire("T1.X1", "TH.R")
+            },
+            {
+                "timer-setting",
+                control()
+                        .part("TD", "timer", "unit", "form", "series", "setting", "line")
+                        .part("K", "relay", "unit")
+                        .wire("T1.X1", "TD.IN")
+                        .wire("TD.OUT", "K.A1")
+                        .wire("K.A2", "T1.X2")
+            },
+            {
+                "switched-neutral",
+                control()
+                        .part("S", "switch", "unit")
+                        .part("LP", "lamp", "unit", "volts", 120.0)
+                        .wire("M.L", "LP.1")
+                        .wire("LP.2", "S.1")
+                        .wire("S.2", "M.N")
             },
             {
                 "chatter",
@@ -299,7 +319,7 @@ public class CheckTest {
                         Terminal.parse("F1.2"),
                         Terminal.parse("L.1"),
                         "red",
-                        org.jagridge.core.circuit.ConductorSize.AWG22,
+                        ConductorSize.AWG22,
                         1.0,
                         Wire.Run.FIELD,
                         null,
@@ -308,6 +328,30 @@ public class CheckTest {
         assertTrue(
                 codes(b.build()).containsAll(List.of("fuse-over-wire", "colour-twice")),
                 codes(b.build()).toString());
+    }
+
+    /** A colour that changes on the way is told at the splice, or at the wire that was seen with two. */
+    @Test
+    public void aColourThatChangesOnTheWayIsTold() {
+        Circuit.Builder b = control().part("SP", "splice", "unit").part("K", "relay", "unit");
+        b.wires().add(coloured("x1", "T1.X1", "SP.1", "red", List.of()));
+        b.wires().add(coloured("x2", "SP.2", "K.A1", "brown", List.of()));
+        b.wires().add(coloured("x3", "K.A2", "T1.X2", "blue", List.of("blue", "white")));
+        List<Finding> told = Check.findings(b.build()).stream()
+                .filter(f -> f.code().equals("colour-changes"))
+                .toList();
+        assertEquals(
+                new TreeSet<>(told.stream().map(Finding::message).toList()),
+                new TreeSet<>(Set.of(
+                        "The colour changes at SP: brown, red.",
+                        "x3 is blue at one end and white at the other: there is a splice between.")));
+        assertEquals(told.stream().flatMap(f -> f.parts().stream()).toList(), List.of("SP"));
+        assertEquals(told.stream().flatMap(f -> f.wires().stream()).toList(), List.of("x3"));
+    }
+
+    private static Wire coloured(String id, String from, String to, String colour, List<String> atEnds) {
+        return new Wire(
+                id, Terminal.parse(from), Terminal.parse(to), colour, null, null, Wire.Run.FIELD, null, null, atEnds);
     }
 
     private static Wire core(String id, String from, String to, String core) {
@@ -403,5 +447,30 @@ public class CheckTest {
         DeadProof.Sheet sheet = DeadProof.of(c, "unit");
         assertTrue(sheet.dead());
         assertEquals(inputs(sheet), List.of("M.on"));
+    }
+
+    /** What has no breaker of its own is made dead by pulling its plug or taking its batteries out. */
+    @Test
+    public void aPlugIsPulledAndBatteriesAreTakenOut() {
+        Circuit plugged = Circuit.builder("plugged")
+                .place("unit", "Unit", Place.Access.PANEL)
+                .part("PS", "plug-supply", "unit")
+                .part("LP", "lamp", "unit")
+                .wire("PS.X1", "LP.1")
+                .wire("LP.2", "PS.X2")
+                .build();
+        DeadProof.Isolator pull = DeadProof.of(plugged, "unit").open().get(0);
+        assertEquals(pull.input(), "PS.plugged");
+        assertTrue(pull.words().endsWith("unplug"), pull.words());
+        Circuit battery = Circuit.builder("battery")
+                .place("unit", "Unit", Place.Access.PANEL)
+                .part("BT", "battery", "unit")
+                .part("LP", "lamp", "unit", "volts", 3.0)
+                .wire("BT.+", "LP.1")
+                .wire("LP.2", "BT.-")
+                .build();
+        DeadProof.Sheet sheet = DeadProof.of(battery, "unit");
+        assertEquals(inputs(sheet), List.of("BT.state"));
+        assertTrue(sheet.open().get(0).words().endsWith("take out"), sheet.toString());
     }
 }

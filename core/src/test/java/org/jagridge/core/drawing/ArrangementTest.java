@@ -7,6 +7,7 @@ import static org.testng.Assert.expectThrows;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.circuit.Circuit;
@@ -167,7 +168,7 @@ public class ArrangementTest {
     public void generatedCircuitsCanBeRearrangedAtRandom() {
         for (int seed = 0; seed < 30; seed++) {
             Circuit circuit = GeneratedCircuits.of(seed, 30);
-            java.util.Random random = new java.util.Random(seed);
+            Random random = new Random(seed);
             for (int i = 0; i < 5; i++) {
                 String id = circuit.parts()
                         .get(random.nextInt(circuit.parts().size()))

@@ -4,7 +4,10 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.ReferenceCase;
@@ -17,7 +20,7 @@ import org.testng.annotations.Test;
 /** The connection diagram shows every part, terminal and wire, and no wire runs through a box. */
 public class ConnectionLayoutTest {
     private static final int GENERATED = 200;
-    private final java.util.Map<Circuit, Connection> drawn = new java.util.IdentityHashMap<>();
+    private final Map<Circuit, Connection> drawn = new IdentityHashMap<>();
 
     private Connection drawn(Circuit circuit) {
         return drawn.computeIfAbsent(circuit, c -> ConnectionLayout.of(Assembly.of(c)));
@@ -65,7 +68,7 @@ public class ConnectionLayoutTest {
     /** The terminal whose post is nearest to a point. */
     private static Terminal at(Connection c, Connection.Point p) {
         return c.posts().stream()
-                .min(java.util.Comparator.comparingDouble(post -> Math.hypot(post.x() - p.x(), post.y() - p.y())))
+                .min(Comparator.comparingDouble(post -> Math.hypot(post.x() - p.x(), post.y() - p.y())))
                 .orElseThrow()
                 .terminal();
     }

@@ -3,6 +3,8 @@ package org.jagridge.core.drawing;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.GeneratedCircuits;
@@ -81,8 +83,8 @@ public class LadderLayoutTest {
                 expected);
     }
 
-    private static java.util.Comparator<Branch> byIndex() {
-        return java.util.Comparator.comparingInt(Branch::index);
+    private static Comparator<Branch> byIndex() {
+        return Comparator.comparingInt(Branch::index);
     }
 
     @Test(dataProvider = "circuits")
@@ -94,7 +96,7 @@ public class LadderLayoutTest {
     @Test(dataProvider = "circuits")
     public void theNetsCanBeRebuiltFromTheLinesAlone(String name, Circuit circuit) {
         Ladder ladder = LadderLayout.of(Assembly.of(circuit));
-        List<String> mistakes = new java.util.ArrayList<>(GeometryCheck.netsRebuilt(ladder));
+        List<String> mistakes = new ArrayList<>(GeometryCheck.netsRebuilt(ladder));
         mistakes.addAll(GeometryCheck.looseEnds(ladder));
         assertTrue(mistakes.isEmpty(), String.join("\n", mistakes));
     }

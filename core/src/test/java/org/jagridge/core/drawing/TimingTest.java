@@ -3,6 +3,7 @@ package org.jagridge.core.drawing;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jagridge.core.Circuits;
@@ -85,7 +86,7 @@ public class TimingTest {
         Run run = run("seminar-room", "TH-heat");
         Timing t = chart(run, true);
         assertTrue(t.arrows().size() > 8, t.arrows().size() + " arrows");
-        Map<String, Double> y = new java.util.HashMap<>();
+        Map<String, Double> y = new HashMap<>();
         t.lanes().forEach(l -> y.put(l.part(), l.y()));
         for (Timing.Arrow a : t.arrows()) {
             Event cause = run.events().get(a.cause());

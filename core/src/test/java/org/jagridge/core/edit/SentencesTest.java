@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jagridge.core.Circuits;
@@ -40,7 +41,7 @@ public class SentencesTest {
     @Test(dataProvider = "demos")
     public void sentencesReadBackTellTheSameStory(String slug) {
         Circuit circuit = Circuits.demo(slug);
-        List<Scenario> scenarios = new java.util.ArrayList<>(circuit.scenarios());
+        List<Scenario> scenarios = new ArrayList<>(circuit.scenarios());
         Presets.of(circuit).forEach(p -> scenarios.add(p.scenario()));
         for (Scenario s : scenarios) {
             Scenario back = Sentences.of(s).read(circuit, Sentences.known(s, List.of()));

@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -108,7 +109,7 @@ public class AsFoundTest {
     public void whatWasTracedIsWrittenWhereNobodyKnew() {
         AsFound before = AsFound.read("TH.R, red, XT.1\nTH.G, green, ?\nTH.Y, yellow, ?", LAB);
         assertEquals(before.open().stream().map(Tracing.End::words).toList(), List.of("TH.G green", "TH.Y yellow"));
-        List<Tracing.End> ends = new java.util.ArrayList<>(before.open());
+        List<Tracing.End> ends = new ArrayList<>(before.open());
         ends.add(new Tracing.End(Terminal.parse("XT.3"), "green"));
         Tracing tracing = new Tracing(ends, List.of(new Tracing.Round(0, Set.of(0, 2), Set.of(1, 2), Set.of(2))));
         AsFound after = before.with(tracing);

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -33,7 +34,7 @@ public class TracingTest {
 
         /** A part that leads on between these terminals: a link, a coil of few ohms, a closed contact. */
         Field part(String... terminals) {
-            parts.add(java.util.Arrays.stream(terminals).map(Terminal::parse).collect(Collectors.toSet()));
+            parts.add(Arrays.stream(terminals).map(Terminal::parse).collect(Collectors.toSet()));
             return this;
         }
 

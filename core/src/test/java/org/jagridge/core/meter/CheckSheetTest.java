@@ -5,6 +5,8 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -17,10 +19,14 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Event;
 import org.jagridge.core.run.FaultList;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.core.trace.Lanes;
+import org.jagridge.core.trace.Presets;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -139,18 +145,17 @@ public class CheckSheetTest {
         Circuit circuit = Circuits.demo(slug);
         List<String> wrong = new ArrayList<>();
         int tried = 0;
-        for (org.jagridge.core.trace.Presets.Preset p : org.jagridge.core.trace.Presets.of(circuit)) {
+        for (Presets.Preset p : Presets.of(circuit)) {
             if (!p.call()) {
                 continue;
             }
             Run sound = Simulation.run(circuit, p.scenario());
-            org.jagridge.core.run.Event last = null;
-            for (org.jagridge.core.run.Event e : sound.events()) {
+            Event last = null;
+            for (Event e : sound.events()) {
                 boolean load = !e.isInput()
-                        && org.jagridge.core.trace.Lanes.isActive(circuit, e)
+                        && Lanes.isActive(circuit, e)
                         && Walk.loads(sound.at(e.micros()).assembly()).stream()
-                                .anyMatch(b ->
-                                        b.owner().equals(e.part()) && b.shape() != org.jagridge.core.part.Shape.BOX);
+                                .anyMatch(b -> b.owner().equals(e.part()) && b.shape() != Shape.BOX);
                 last = load && e.micros() < 600_000_000L ? e : last;
             }
             if (last == null) {
@@ -160,7 +165,7 @@ public class CheckSheetTest {
             long at = last.micros() + Time.SECOND;
             Branch load = Walk.loads(sound.at(at).assembly()).stream()
                     .filter(b -> b.owner().equals(part))
-                    .max(java.util.Comparator.comparingDouble(b -> sound.at(at).amps(b)))
+                    .max(Comparator.comparingDouble(b -> sound.at(at).amps(b)))
                     .orElseThrow();
             for (CheckSheet.School school : CheckSheet.School.values()) {
                 CheckSheet sheet = CheckSheet.of(sound, at, load, school);
@@ -245,10 +250,10 @@ public class CheckSheetTest {
     public void aLowSupplyMovesTheOtherLinesWithinReason() {
         Run sound = fan().run(List.of());
         CheckSheet sheet = CheckSheet.of(sound, AT, fan().load(), CheckSheet.School.TO_COMMON);
-        Map<String, Double> low = new java.util.HashMap<>();
+        Map<String, Double> low = new HashMap<>();
         sheet.measure(sound, AT).forEach((k, v) -> low.put(k, v * 231 / 240));
         sheet.judge(low).forEach(j -> assertTrue(j.right(), j.toString()));
-        Map<String, Double> dead = new java.util.HashMap<>();
+        Map<String, Double> dead = new HashMap<>();
         sheet.lines().forEach(l -> dead.put(l.key(), 0.0));
         List<CheckSheet.Judged> judged = sheet.judge(dead);
         assertFalse(judged.get(0).right());

@@ -5,8 +5,11 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
@@ -17,6 +20,7 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.run.FaultList;
 import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.core.trace.Presets;
@@ -99,11 +103,11 @@ public class EveryPlaceTest {
             Frame frame = run.at(20_000_000);
             Assembly assembly = frame.assembly();
             // on one source: what floats, and what floats against it, hangs on the meter itself
-            org.jagridge.core.run.Reach reach = new org.jagridge.core.run.Reach(frame);
-            java.util.Map<String, List<Terminal>> bySource = new java.util.TreeMap<>();
+            Reach reach = new Reach(frame);
+            Map<String, List<Terminal>> bySource = new TreeMap<>();
             assembly.nodes()
                     .forEach((t, n) -> reach.polesOf(n).stream()
-                            .map(org.jagridge.core.run.Reach.Pole::source)
+                            .map(Reach.Pole::source)
                             .distinct()
                             .forEach(source -> bySource.computeIfAbsent(source, k -> new ArrayList<>())
                                     .add(t)));
@@ -143,7 +147,7 @@ public class EveryPlaceTest {
         if (supplies.isEmpty()) {
             return;
         }
-        java.util.Map<String, Object> off = new java.util.LinkedHashMap<>();
+        Map<String, Object> off = new LinkedHashMap<>();
         supplies.forEach(s -> off.put(s, false));
         boolean other = circuit.parts().stream()
                 .anyMatch(p -> List.of("dc-supply", "battery", "thermopile", "plug-supply")

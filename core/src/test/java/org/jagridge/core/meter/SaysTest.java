@@ -12,6 +12,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.core.trace.Presets;
 import org.testng.annotations.Test;
 
 /** What readings prove, in words. */
@@ -148,10 +149,7 @@ public class SaysTest {
     public void fiveTimesTheRunningAmpsMeanALockedRotor() {
         Circuit cottage = Circuits.demo("wardens-cottage");
         Run run = Simulation.run(
-                cottage,
-                org.jagridge.core.trace.Presets.find(cottage, "power-failure")
-                        .orElseThrow()
-                        .scenario());
+                cottage, Presets.find(cottage, "power-failure").orElseThrow().scenario());
         Reading r = Meter.at(run, Time.micros(406)).read(Request.amps("w40"));
         contains(r, "CMP draws 4.");
         contains(r, "times its running amps (12.0 A): it is locked, or just starting");

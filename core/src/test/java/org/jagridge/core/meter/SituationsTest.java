@@ -83,6 +83,10 @@ public class SituationsTest {
         return Fault.of(FaultKind.WIRE_OPEN, "wire", wire);
     }
 
+    private static Fault section(FaultKind kind, String section) {
+        return new Fault(kind, Map.of("part", "CAP", "section", section), null, null);
+    }
+
     private final List<Situation> table = new ArrayList<>();
 
     private void at(String demo, Map<String, Object> set, Request request, double shows, String... says) {
@@ -271,6 +275,26 @@ public class SituationsTest {
         at(COTTAGE, ALL_OFF, farads("CAP.C", "CAP.HERM"), REFUSED, "lies beside CAP", "Take the wires off");
         at(COTTAGE, ALL_OFF, wireOpen("w42"), farads("CAP.C", "CAP.HERM"), 45, "CAP C-HERM is good");
         at(COTTAGE, ALL_OFF, wireOpen("w46"), farads("CAP.C", "CAP.FAN"), 5, "good", "5");
+        table.add(new Situation(
+                COTTAGE,
+                ALL_OFF,
+                List.of(wireOpen("w42"), section(FaultKind.CAPACITOR_WEAK, "HERM")),
+                farads("CAP.C", "CAP.HERM"),
+                22.5,
+                "50 % less than the 45",
+                "worn out",
+                "Replace it"));
+        table.add(new Situation(
+                COTTAGE,
+                ALL_OFF,
+                List.of(wireOpen("w42"), section(FaultKind.CAPACITOR_OPEN, "HERM")),
+                farads("CAP.C", "CAP.HERM"),
+                0,
+                "Next to nothing",
+                "it is open",
+                "45"));
+        // ohms tell of a capacitor only that it isn't shorted
+        at(COTTAGE, ALL_OFF, wireOpen("w42"), ohms("CAP.C", "CAP.HERM"), OL, "isn't shorted", "Measure its µF");
         at(COTTAGE, REST, farads("HC.L1", "HC.L2"), REFUSED, "live circuit");
         at(LAB, OFF, farads("K1.A1", "K1.A2"), 0, "no capacitor");
     }
@@ -322,5 +346,17 @@ public class SituationsTest {
         Scenario dead = new Scenario("Cut when dead", Map.of("ROOM.celsius", 18.0), offFirst, List.of(), 60);
         Reading good = Meter.at(Simulation.run(circuit, dead), Time.micros(40)).read(farads("CAP.C", "CAP.HERM"));
         assertEquals(good.value(), 45, 0.01, good.says());
+    }
+
+    /** A fuse that was blown by a link from R to C stays open when the link is gone and all is off. */
+    @Test
+    public void aBlownFuseIsFoundByOhms() {
+        Fault link = new Fault(FaultKind.LINK, Map.of("between", List.of("TH.R", "TH.C")), 2.0, 10.0);
+        Scenario blown =
+                new Scenario("Linked", Map.of(), List.of(new Scenario.Step(20, OFF, List.of())), List.of(link), 60);
+        Reading r = Meter.at(Simulation.run(Circuits.demo(LAB), blown), Time.micros(40))
+                .read(ohms("F1.1", "F1.2"));
+        assertTrue(r.says().contains("F1 1-2 is open: blown or tripped. Find out why"), r.says());
+        assertTrue(r.says().contains("Take a wire off"), r.says());
     }
 }

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Set;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Time;
@@ -96,14 +98,14 @@ public class WalkTest {
         assertTrue(texts(Walk.astray(dead, sound, CheckSheet.School.TO_COMMON)).contains("T1.X1"));
     }
 
-    private static List<String> texts(Set<org.jagridge.core.circuit.Terminal> terminals) {
+    private static List<String> texts(Set<Terminal> terminals) {
         return terminals.stream().map(Object::toString).toList();
     }
 
     @Test
     public void aLoadBetweenTwoLegsIsWalkedFromOneLegToTheOther() {
         Circuit circuit = Circuit.builder("240")
-                .place("unit", "Unit", org.jagridge.core.circuit.Place.Access.PANEL)
+                .place("unit", "Unit", Place.Access.PANEL)
                 .part("M", "supply", "unit", "system", "split-120-240")
                 .part("HTR", "resistive-load", "unit", "volts", 240.0, "watts", 5000.0)
                 .wire("M.L1", "HTR.1")

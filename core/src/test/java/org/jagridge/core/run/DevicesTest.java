@@ -11,6 +11,7 @@ import java.util.Map;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Place;
 import org.testng.annotations.Test;
 
 /** Single devices, each in the smallest circuit that shows what it does. */
@@ -34,7 +35,7 @@ public class DevicesTest {
     @Test
     public void weakBatteriesShowVoltsAndCannotDrive() {
         Circuit c = Circuit.builder("B")
-                .place("u", "Unit", org.jagridge.core.circuit.Place.Access.WALL)
+                .place("u", "Unit", Place.Access.WALL)
                 .part("B", "battery", "u", "volts", 24.0, "ohms", 40.0)
                 .part("LP", "lamp", "u", "watts", 1.0)
                 .wire("B.+", "LP.1")
@@ -79,7 +80,7 @@ public class DevicesTest {
     @Test
     public void twoLegsOfThreePhasesGiveTwoHundredAndEight() {
         Circuit c = Circuit.builder("S")
-                .place("u", "Unit", org.jagridge.core.circuit.Place.Access.PANEL)
+                .place("u", "Unit", Place.Access.PANEL)
                 .part("M", "supply", "u", "system", "two-leg-208")
                 .build();
         assertEquals(Runs.of(c, during(2)).volts(1, "M.L1", "M.L2"), 207.85, 0.01);
@@ -388,7 +389,7 @@ public class DevicesTest {
     @Test
     public void theDiagnosticModuleNamesAWeldedContactorAndAnOpenStartCircuit() {
         Circuit c = Circuit.builder("D")
-                .place("u", "Unit", org.jagridge.core.circuit.Place.Access.OUTDOOR)
+                .place("u", "Unit", Place.Access.OUTDOOR)
                 .part("M", "supply", "u")
                 .part("T1", "transformer", "u", "primaryVolts", 240.0)
                 .part("Y", "switch", "u")
@@ -514,10 +515,7 @@ public class DevicesTest {
     @Test
     public void wiresAreTwistedAndLandedAgainWhileTheCircuitRuns() {
         Fault twisted = new Fault(
-                FaultKind.TWISTED,
-                java.util.Map.of("wires", List.of("w4", "w5"), "between", List.of("Y.1", "W.2")),
-                10.0,
-                20.0);
+                FaultKind.TWISTED, Map.of("wires", List.of("w4", "w5"), "between", List.of("Y.1", "W.2")), 10.0, 20.0);
         Runs r = Runs.of(twoRelays(), during(30).at(2, "Y.closed", true).fault(twisted));
         assertEquals(r.at(5, "KW") + " " + r.at(5, "KY"), "out in");
         assertEquals(r.at(15, "KW") + " " + r.at(15, "KY"), "in out");

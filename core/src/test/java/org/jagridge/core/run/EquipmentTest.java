@@ -8,12 +8,16 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.ReferenceCase;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.trace.Waiting;
 import org.testng.annotations.Test;
 
 /** Equipment as a whole: sequences to the second, and what faults make of them. */
@@ -53,8 +57,7 @@ public class EquipmentTest {
 
     @Test
     public void powerOffAndOnClearsTheLockout() {
-        Fault noFlame =
-                new Fault(FaultKind.CONDITION, java.util.Map.of("part", "FC", "condition", "no-flame"), 0.0, 200.0);
+        Fault noFlame = new Fault(FaultKind.CONDITION, Map.of("part", "FC", "condition", "no-flame"), 0.0, 200.0);
         Runs r = Runs.of(
                 demo("seminar-room"),
                 during(600)
@@ -111,7 +114,7 @@ public class EquipmentTest {
     public void aDefrostThatTheSensorDoesNotEndIsOverAfterTenMinutes() {
         Circuit c = demo("wardens-cottage");
         Circuit.Builder b = c.toBuilder();
-        b.parts().replaceAll(p -> p.id().equals("CS") ? p.withParams(java.util.Map.of()) : p);
+        b.parts().replaceAll(p -> p.id().equals("CS") ? p.withParams(Map.of()) : p);
         Runs r = Runs.of(
                 b.build(),
                 during(5000)
@@ -179,7 +182,7 @@ public class EquipmentTest {
             for (int end = 0; end < 2; end++) {
                 if (w.end(end).part().equals("CC")) {
                     String to = w.end(end).name().equals("A1") ? "R.1" : "R.2";
-                    return w.withEnd(end, org.jagridge.core.circuit.Terminal.parse(to));
+                    return w.withEnd(end, Terminal.parse(to));
                 }
             }
             return w;
@@ -290,12 +293,8 @@ public class EquipmentTest {
         Runs r = Runs.of(c, during(2));
         Frame f = r.run().at(1_000_000);
         double dc = f.dc().volts(
-                        f.assembly()
-                                .node(org.jagridge.core.circuit.Terminal.parse("K.A1"))
-                                .orElseThrow(),
-                        f.assembly()
-                                .node(org.jagridge.core.circuit.Terminal.parse("K.A2"))
-                                .orElseThrow())
+                        f.assembly().node(Terminal.parse("K.A1")).orElseThrow(),
+                        f.assembly().node(Terminal.parse("K.A2")).orElseThrow())
                 .re();
         double ac = r.volts(1, "RF.~1", "RF.~2");
         assertEquals(dc, 0.9 * ac - 1.4, 0.05);
@@ -445,8 +444,7 @@ public class EquipmentTest {
 
     @Test
     public void compressorRunsOnWithACapacitorThatDiesWhileItRuns() {
-        Fault dies =
-                new Fault(FaultKind.CAPACITOR_OPEN, java.util.Map.of("part", "CAP", "section", "HERM"), 50.0, null);
+        Fault dies = new Fault(FaultKind.CAPACITOR_OPEN, Map.of("part", "CAP", "section", "HERM"), 50.0, null);
         Runs r = Runs.of(
                 compressor(),
                 during(500)
@@ -493,7 +491,7 @@ public class EquipmentTest {
                 .part("S", "switch", "unit")
                 .part("KH", "relay", "unit")
                 .part("FAN", "motor", "unit")
-                .part("CS", "current-switch", "unit", "senses", List.of(java.util.Map.of("wire", "w9")))
+                .part("CS", "current-switch", "unit", "senses", List.of(Map.of("wire", "w9")))
                 .wire("T1.X1", "S.1")
                 .wire("S.2", "CS.1")
                 .wire("CS.2", "KH.A1")
@@ -504,7 +502,7 @@ public class EquipmentTest {
                 .build();
         Runs r = Runs.of(deadlock, during(600).at(5, "S.closed", true));
         assertEquals(r.at(600, "KH") + " " + r.at(600, "FAN") + " " + r.at(600, "CS"), "out off open");
-        List<String> waits = org.jagridge.core.trace.Waiting.in(r.run(), 600_000_000).stream()
+        List<String> waits = Waiting.in(r.run(), 600_000_000).stream()
                 .map(w -> w.part() + " waits for " + String.join(", ", w.on()))
                 .toList();
         assertEquals(waits, List.of("KH waits for CS 1–2", "FAN waits for KH 11–14", "CS waits for 0.8 A in w9"));
@@ -545,7 +543,7 @@ public class EquipmentTest {
 
     @Test
     public void everyTypeOfTheCatalogueRunsAloneUnwiredAndWithAnyOfItsFaults() {
-        for (var type : org.jagridge.core.part.PartTypes.catalogue().all()) {
+        for (var type : PartTypes.catalogue().all()) {
             Circuit c = control().part("X", type.type(), "unit").build();
             Runs.of(c, during(30));
             for (Fault f : FaultList.faultsOf(c)) {

@@ -14,6 +14,7 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Time;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -38,7 +39,7 @@ public class HandsOnWiringTest {
     }
 
     private static Frame at(Run run, double seconds) {
-        return run.at(org.jagridge.core.part.Time.micros(seconds));
+        return run.at(Time.micros(seconds));
     }
 
     private static List<Terminal> terminals(Circuit c) {

@@ -7,10 +7,12 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Place;
 import org.testng.annotations.Test;
 
 /** Relays, contactors and what is wired to their contacts. */
@@ -66,7 +68,7 @@ public class RelayTest {
 
     @Test
     public void brokenWireStopsTheRelayAndMendingItBringsItBack() {
-        Fault broken = new Fault(FaultKind.WIRE_OPEN, java.util.Map.of("wire", "w5"), 2.0, 4.0);
+        Fault broken = new Fault(FaultKind.WIRE_OPEN, Map.of("wire", "w5"), 2.0, 4.0);
         Runs r = Runs.of(relayAndLamps(), during(6).at(1, "S.closed", true).fault(broken));
         assertEquals(r.at(1.5, "K"), "in");
         assertEquals(r.at(3, "K"), "out");
@@ -226,7 +228,7 @@ public class RelayTest {
     @Test
     public void breakerTripsOnAShortAndIsResetByHand() {
         Circuit c = Circuit.builder("Breaker")
-                .place("unit", "Unit", org.jagridge.core.circuit.Place.Access.PANEL)
+                .place("unit", "Unit", Place.Access.PANEL)
                 .part("M", "supply", "unit", "system", "single-120")
                 .part("CB", "breaker", "unit")
                 .part("S", "switch", "unit")

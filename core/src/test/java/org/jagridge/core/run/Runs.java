@@ -1,5 +1,7 @@
 package org.jagridge.core.run;
 
+import java.util.List;
+import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Time;
@@ -12,13 +14,13 @@ public final class Runs {
         this.run = run;
     }
 
-    public static Runs of(Circuit circuit, org.jagridge.core.Circuits.Setting setting) {
+    public static Runs of(Circuit circuit, Circuits.Setting setting) {
         return new Runs(Simulation.run(circuit, setting.scenario()));
     }
 
     /** A demo circuit's scenario whose name begins with the given words. */
     public static Runs demo(String slug, String scenario) {
-        Circuit circuit = org.jagridge.core.Circuits.demo(slug);
+        Circuit circuit = Circuits.demo(slug);
         return new Runs(Simulation.run(
                 circuit,
                 circuit.scenarios().stream()
@@ -62,8 +64,8 @@ public final class Runs {
     }
 
     /** The main signals' changes of some parts in order, as {@code 12.000 PS closed}. */
-    public java.util.List<String> story(String... parts) {
-        java.util.List<String> of = java.util.List.of(parts);
+    public List<String> story(String... parts) {
+        List<String> of = List.of(parts);
         return run.events().stream()
                 .filter(e -> !e.isInput() && of.contains(e.part()))
                 .map(e -> "%.3f %s %s".formatted(e.micros() / 1e6, e.part(), e.to()))

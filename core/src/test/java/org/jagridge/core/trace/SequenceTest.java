@@ -5,9 +5,12 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
@@ -478,9 +481,9 @@ public class SequenceTest {
 
     private static Map<String, Set<String>> working(Circuit circuit) {
         ModeTable table = ModeTable.of(circuit);
-        Map<String, Set<String>> works = new java.util.LinkedHashMap<>();
+        Map<String, Set<String>> works = new LinkedHashMap<>();
         for (ModeTable.Row r : table.rows()) {
-            Set<String> on = new java.util.TreeSet<>();
+            Set<String> on = new TreeSet<>();
             for (int i = 0; i < table.loads().size(); i++) {
                 if (r.cells().get(i).works()) {
                     on.add(table.loads().get(i));
@@ -560,7 +563,7 @@ public class SequenceTest {
 
     private static void set(Circuit.Builder b, String part, String param, Object value) {
         b.parts().replaceAll(p -> {
-            Map<String, Object> params = new java.util.LinkedHashMap<>(p.params());
+            Map<String, Object> params = new LinkedHashMap<>(p.params());
             params.put(param, value);
             return p.id().equals(part) ? p.withParams(params) : p;
         });
@@ -568,7 +571,7 @@ public class SequenceTest {
 
     private static Map<String, ModeTable.Row> modes(Circuit circuit) {
         return ModeTable.of(circuit).rows().stream()
-                .collect(java.util.stream.Collectors.toMap(r -> r.call().key(), r -> r));
+                .collect(Collectors.toMap(r -> r.call().key(), r -> r));
     }
 
     @Test

@@ -7,6 +7,8 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.stream.LongStream;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.drawing.TimeAxis;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
@@ -57,10 +59,7 @@ public class TraceTest {
                 during(60)
                         .at(10, "SW.closed", false)
                         .at(20, "SW.closed", true)
-                        .fault(
-                                30,
-                                org.jagridge.core.circuit.Fault.of(
-                                        org.jagridge.core.circuit.FaultKind.WIRE_OPEN, "wire", "w1"))
+                        .fault(30, Fault.of(FaultKind.WIRE_OPEN, "wire", "w1"))
                         .scenario());
         List<String> titles = titles(run);
         assertTrue(

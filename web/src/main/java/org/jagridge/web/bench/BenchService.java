@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.meter.Meter;
 import org.jagridge.core.meter.Reading;
@@ -198,7 +199,7 @@ public class BenchService {
     }
 
     private static Fault fault(JsonNode body) {
-        return org.jagridge.core.format.CircuitReader.readFault(body.has("change") ? body.get("change") : body);
+        return CircuitReader.readFault(body.has("change") ? body.get("change") : body);
     }
 
     private static Object plain(JsonNode value) {

@@ -2,6 +2,7 @@ package org.jagridge.web.bench;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Circuit;
@@ -53,7 +54,7 @@ final class Facts {
         if (part.name() != null) {
             s.append(" · ").append(part.name());
         }
-        s.append(" · ").append(PartTypes.catalogue().require(part).title().toLowerCase(java.util.Locale.ROOT));
+        s.append(" · ").append(PartTypes.catalogue().require(part).title().toLowerCase(Locale.ROOT));
         String signal = frame.signals().get(part.id());
         if (signal != null) {
             s.append(" · ").append(signal);

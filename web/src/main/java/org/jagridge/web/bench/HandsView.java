@@ -2,6 +2,7 @@ package org.jagridge.web.bench;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
@@ -84,7 +85,7 @@ record HandsView(List<Group> groups, int moved) {
                 f.kind() == Field.Kind.MOMENTARY || "push".equals(part.params().get("kind"));
         boolean wide =
                 f.kind() == Field.Kind.CHOICE && String.join("", f.choices()).length() > LETTERS_ABREAST;
-        String kind = push ? "push" : wide ? "select" : f.kind().name().toLowerCase(java.util.Locale.ROOT);
+        String kind = push ? "push" : wide ? "select" : f.kind().name().toLowerCase(Locale.ROOT);
         return new Control(
                 key,
                 label(f.name()),

@@ -60,7 +60,7 @@ final class Takeover {
         String words = CircuitReader.readFault(body).words();
         try {
             Map<String, Object> scenario =
-                    Map.of("untilSeconds", 1, "faults", java.util.List.of(JsonText.plainValue(body.toString())));
+                    Map.of("untilSeconds", 1, "faults", List.of(JsonText.plainValue(body.toString())));
             Scenario checked = CircuitReader.readScenario(JsonText.parse(JsonText.write(scenario)), "", circuit);
             return checked.faults().isEmpty() ? Optional.of(words) : Optional.empty();
         } catch (MalformedException e) {

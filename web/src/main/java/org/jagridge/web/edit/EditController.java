@@ -1,6 +1,7 @@
 package org.jagridge.web.edit;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jagridge.core.check.Check;
 import org.jagridge.core.circuit.Problem;
@@ -111,7 +112,7 @@ class EditController {
                 e.since().stream()
                         .map(l -> l.kind() == CircuitDiff.Kind.CHANGED
                                 ? l.words()
-                                : l.kind().name().toLowerCase(java.util.Locale.ROOT) + " " + l.words())
+                                : l.kind().name().toLowerCase(Locale.ROOT) + " " + l.words())
                         .toList());
     }
 }

@@ -1,8 +1,10 @@
 package org.jagridge.web.edit;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
@@ -78,9 +80,7 @@ record EditView(
                 PartTypes.catalogue().all().stream()
                         .map(t -> new TypeChoice(t.type(), t.title(), hint(t)))
                         .toList(),
-                java.util.Arrays.stream(ConductorSize.values())
-                        .map(ConductorSize::word)
-                        .toList(),
+                Arrays.stream(ConductorSize.values()).map(ConductorSize::word).toList(),
                 LadderSvg.write(drawn.ladder(), null, look, c.name(), null),
                 ConnectionSvg.write(drawn.connection(), drawn.assembly(), null, null));
     }
@@ -119,9 +119,7 @@ record EditView(
                 .forEach(f -> words.add(f.name()
                         + (f.initial() == null
                                 ? ""
-                                : "="
-                                        + PartText.write(java.util.Map.of("", f.initial()))
-                                                .substring(1))));
+                                : "=" + PartText.write(Map.of("", f.initial())).substring(1))));
         return String.join(" ", words);
     }
 

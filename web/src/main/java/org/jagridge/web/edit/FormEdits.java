@@ -2,7 +2,9 @@ package org.jagridge.web.edit;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.ConductorSize;
@@ -200,7 +202,7 @@ final class FormEdits {
     /** Rows from a spreadsheet, with a header or with the columns from, to, colour. */
     private List<Wire> pasted() {
         String text = required("text");
-        String first = text.lines().findFirst().orElse("").toLowerCase(java.util.Locale.ROOT);
+        String first = text.lines().findFirst().orElse("").toLowerCase(Locale.ROOT);
         boolean header = first.contains("from") && first.contains("to");
         char delimiter = first.contains("\t") ? '\t' : first.contains(";") ? ';' : ',';
         return WireListCsv.read(
@@ -209,7 +211,7 @@ final class FormEdits {
 
     private static List<String> headless(String first, char delimiter) {
         List<String> names = List.of("from", "to", "colour", "size", "length_m", "run", "cable", "core");
-        int columns = first.split(java.util.regex.Pattern.quote(String.valueOf(delimiter)), -1).length;
+        int columns = first.split(Pattern.quote(String.valueOf(delimiter)), -1).length;
         return names.subList(0, Math.max(2, Math.min(columns, names.size())));
     }
 

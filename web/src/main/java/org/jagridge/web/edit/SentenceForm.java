@@ -10,6 +10,7 @@ import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.edit.Sentences;
+import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.run.FaultList;
 
 /** A scenario's sentences as the fields of a form: {@code acts-3-at}, {@code defects-0-fault}. */
@@ -55,7 +56,7 @@ public final class SentenceForm {
     /**
      * The scenario that a form tells.
      *
-     * @throws org.jagridge.core.format.MalformedException with every mistake
+     * @throws MalformedException with every mistake
      */
     public static Scenario read(Map<String, String> fields, Circuit circuit) {
         return of(fields).read(circuit, known(circuit));

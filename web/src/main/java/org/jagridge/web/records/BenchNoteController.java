@@ -2,6 +2,7 @@ package org.jagridge.web.records;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jagridge.core.meter.CheckSheet;
@@ -49,7 +50,7 @@ class BenchNoteController {
                     Map<String, CheckSheet.Line> lines = service.lines(row);
                     return Stream.of(measured.key(), measured.turnedKey())
                             .map(lines::get)
-                            .filter(java.util.Objects::nonNull)
+                            .filter(Objects::nonNull)
                             .limit(1)
                             .map(line -> new Choice(row, line));
                 })

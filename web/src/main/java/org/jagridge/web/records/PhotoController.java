@@ -1,6 +1,7 @@
 package org.jagridge.web.records;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.jagridge.core.circuit.Terminal;
@@ -92,8 +93,7 @@ class PhotoController {
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(image.mediaType()))
                 .header("Content-Security-Policy", "default-src 'none'")
-                .cacheControl(
-                        CacheControl.maxAge(java.time.Duration.ofDays(365)).immutable())
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable())
                 .body(image.bytes());
     }
 

@@ -1,6 +1,7 @@
 package org.jagridge.web.records;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.core.meter.Walk;
@@ -56,7 +57,7 @@ class SheetPlans {
                 working.add(0, new Working(b, from));
             }
         }
-        working.sort(java.util.Comparator.comparingLong(Working::from).reversed());
+        working.sort(Comparator.comparingLong(Working::from).reversed());
         return working;
     }
 

@@ -2,6 +2,7 @@ package org.jagridge.web.settings;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jagridge.web.svg.Look;
@@ -31,7 +32,7 @@ public class Settings {
 
         /** Its name in addresses and in the table. */
         public String key() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
 
         static Choice of(String key) {

@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 
 /** The settings page, and the switches of single settings on other pages. */
@@ -34,8 +35,7 @@ class SettingsController {
             @PathVariable String key,
             @RequestParam String word,
             @RequestParam(defaultValue = "/settings") String back,
-            @org.springframework.web.bind.annotation.RequestHeader(name = "HX-Request", required = false)
-                    String partial) {
+            @RequestHeader(name = "HX-Request", required = false) String partial) {
         settings.set(key, word);
         if (partial != null) {
             return ResponseEntity.noContent().header("HX-Refresh", "true").build();

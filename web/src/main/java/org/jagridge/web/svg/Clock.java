@@ -1,5 +1,6 @@
 package org.jagridge.web.svg;
 
+import java.math.BigDecimal;
 import org.jagridge.core.part.Time;
 
 /** Times of a run as the pages, the charts and the addresses write them. */
@@ -13,6 +14,6 @@ public final class Clock {
 
     /** Seconds for an address, with as many decimals as needed, at most six. */
     public static String seconds(long micros) {
-        return java.math.BigDecimal.valueOf(micros, 6).stripTrailingZeros().toPlainString();
+        return BigDecimal.valueOf(micros, 6).stripTrailingZeros().toPlainString();
     }
 }

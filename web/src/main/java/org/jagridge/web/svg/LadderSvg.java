@@ -1,5 +1,6 @@
 package org.jagridge.web.svg;
 
+import java.util.Locale;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.drawing.Ladder;
 import org.jagridge.core.drawing.Net;
@@ -111,8 +112,8 @@ public final class LadderSvg {
     }
 
     private void text(Ladder.Text t) {
-        String css = "t-" + t.kind().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
-        String anchor = t.anchor().name().toLowerCase(java.util.Locale.ROOT);
+        String css = "t-" + t.kind().name().toLowerCase(Locale.ROOT).replace('_', '-');
+        String anchor = t.anchor().name().toLowerCase(Locale.ROOT);
         boolean wire = t.kind() == Ladder.TextKind.WIRE_NUMBER;
         boolean part = t.kind() == Ladder.TextKind.NAME || t.kind() == Ladder.TextKind.DETAIL;
         svg.text(

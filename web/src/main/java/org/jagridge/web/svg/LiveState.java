@@ -1,6 +1,7 @@
 package org.jagridge.web.svg;
 
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
 
@@ -52,9 +53,7 @@ public final class LiveState {
         boolean idle = signal == null || signal.equals("off") || signal.equals("out") || signal.equals("burnt");
         return branch.role().consumes()
                 && flows(branch)
-                && (!idle
-                        || branch.shape() == org.jagridge.core.part.Shape.WINDING
-                        || branch.shape() == org.jagridge.core.part.Shape.BOX);
+                && (!idle || branch.shape() == Shape.WINDING || branch.shape() == Shape.BOX);
     }
 
     boolean burnt(String part) {

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import org.jagridge.web.WebTest;
@@ -22,7 +23,7 @@ public class ApiTest extends WebTest {
         try {
             return new ClassPathResource("cases/fan-relay.json").getContentAsString(StandardCharsets.UTF_8);
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 

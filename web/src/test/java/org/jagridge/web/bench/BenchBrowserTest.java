@@ -4,7 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
 import org.testng.annotations.BeforeMethod;
@@ -141,15 +143,14 @@ public class BenchBrowserTest extends BrowserTest {
         bench.key(",", "0:10.000");
         assertThat(bench.ladderSymbol("K1", "A1-A2")).hasAttribute("data-signal", "out");
         bench.key(".", "0:10.015");
-        page.locator(".chart svg").click(new com.microsoft.playwright.Locator.ClickOptions().setPosition(80, 20));
+        page.locator(".chart svg").click(new Locator.ClickOptions().setPosition(80, 20));
         assertThat(bench.id("clock")).hasText(Pattern.compile("0:0\\d\\..*"));
     }
 
     @Test
     public void aFaultIsPutInAndMended() {
         bench.choose("TH.fan", "on");
-        bench.id("fault-choice")
-                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("coil open K1"));
+        bench.id("fault-choice").selectOption(new SelectOption().setLabel("coil open K1"));
         assertThat(bench.page().locator(".hand.fault")).containsText("coil open K1");
         assertThat(bench.ladderSymbol("K1", "A1-A2")).hasAttribute("data-signal", "out");
         bench.page().locator(".hand.fault button").click();

@@ -6,7 +6,9 @@ import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
 import org.jagridge.web.settings.Settings;
@@ -75,8 +77,7 @@ public class BenchDrawingsTest extends BrowserTest {
     @Test
     public void aWalkWithAFaultShowsWhereTheReadingLeavesTheExpectation() {
         bench.choose("TH.fan", "on");
-        bench.id("fault-choice")
-                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("contact open TH R-G"));
+        bench.id("fault-choice").selectOption(new SelectOption().setLabel("contact open TH R-G"));
         assertThat(page().locator(".hand.fault")).hasCount(1);
         bench.settled();
         page().locator("#walk-load").selectOption("K1:A1-A2");
@@ -173,7 +174,7 @@ public class BenchDrawingsTest extends BrowserTest {
         BoundingBox box = port.boundingBox();
         page().mouse().move(box.x + 200, box.y + 200);
         page().mouse().down();
-        page().mouse().move(box.x + 120, box.y + 140, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
+        page().mouse().move(box.x + 120, box.y + 140, new Mouse.MoveOptions().setSteps(5));
         page().mouse().up();
         assertThat(port.locator("svg")).not().hasAttribute("viewBox", view);
         assertEquals(bench.id("lead-plus").inputValue(), lead);

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.Media;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
 import org.testng.annotations.Test;
@@ -163,18 +164,18 @@ public class LinksBrowserTest extends BrowserTest {
     @Test
     public void onPaperTooItStandsThatSomethingIsToBeUndone() {
         open("lab-bench");
-        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
+        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
         assertThat(page().locator("#pane-hands")).isHidden();
-        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.SCREEN));
+        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
         link("TH.R", "TH.G", "");
         assertThat(temporaries()).hasCount(1);
-        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
+        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
         assertThat(temporaries()).isVisible();
         assertThat(page().locator(".hand-part").first()).isHidden();
         page().navigate(url("/circuits/lab-bench/print"));
         assertThat(page().locator(".paper .to-undo").first())
                 .hasText("Not on this drawing, to be undone: link TH.R to TH.G");
-        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.SCREEN));
+        page().emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
         open("lab-bench");
         page().navigate(url("/circuits/lab-bench/print"));
         assertThat(page().locator(".paper .to-undo")).hasCount(0);

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
@@ -292,7 +293,7 @@ public class EditBrowserTest extends BrowserTest {
                 .move(
                         before.x + before.width / 2 - 60,
                         before.y + before.height / 2,
-                        new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
+                        new Mouse.MoveOptions().setSteps(4));
         page().mouse().up();
         edit.saved();
         assertThat(edit.revision()).hasText("2");

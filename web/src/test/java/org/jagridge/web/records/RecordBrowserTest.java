@@ -7,12 +7,21 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.Position;
+import com.microsoft.playwright.options.SelectOption;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.jagridge.web.BrowserTest;
 import org.jagridge.web.standin.LoggingMeter;
 import org.testng.annotations.Test;
@@ -75,8 +84,7 @@ public class RecordBrowserTest extends BrowserTest {
         page().locator("text=Test cable TC").click();
         assertThat(page().locator(".verdict")).hasText("A sound cable.");
         assertThat(page().locator(".cable-lines tbody tr").first()).containsText("0.261 Ω");
-        page().locator("#fault")
-                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("swapped w11 to w12 1"));
+        page().locator("#fault").selectOption(new SelectOption().setLabel("swapped w11 to w12 1"));
         page().locator(".told-form button[type='submit']").click();
         assertThat(page().locator(".verdict")).containsText("The far green is the near yellow");
         assertThat(page().locator("tr.first-wrong").first()).containsText("OL");
@@ -98,7 +106,7 @@ public class RecordBrowserTest extends BrowserTest {
                 .skip(1)
                 .map(l -> l.split(",", -1))
                 .map(c -> c[1] + ", " + c[3] + ", " + c[2])
-                .collect(java.util.stream.Collectors.joining("\n"));
+                .collect(Collectors.joining("\n"));
         page().navigate(url("/circuits/" + slug + "/as-found"));
         page().locator("#body").fill("no terminal");
         page().locator("text=Save and compare").click();
@@ -124,13 +132,12 @@ public class RecordBrowserTest extends BrowserTest {
     }
 
     private static byte[] panel() {
-        java.awt.image.BufferedImage image =
-                new java.awt.image.BufferedImage(400, 300, java.awt.image.BufferedImage.TYPE_INT_RGB);
-        java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
+        BufferedImage image = new BufferedImage(400, 300, BufferedImage.TYPE_INT_RGB);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
             javax.imageio.ImageIO.write(image, "png", out);
-        } catch (java.io.IOException e) {
-            throw new java.io.UncheckedIOException(e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
         return out.toByteArray();
     }
@@ -139,21 +146,18 @@ public class RecordBrowserTest extends BrowserTest {
     public void terminalsArePinnedOnAPhotoAndTheSheetShowsTheLeadsThere() {
         page().navigate(url("/circuits/lab-bench/photos"));
         page().locator("[name='file']")
-                .setInputFiles(new com.microsoft.playwright.options.FilePayload(
-                        "notes.png", "image/png", "not a photo".getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+                .setInputFiles(
+                        new FilePayload("notes.png", "image/png", "not a photo".getBytes(StandardCharsets.UTF_8)));
         page().locator("text=Add").last().click();
         assertThat(page().locator(".verdict.bad")).containsText("use JPEG, PNG or WebP");
-        page().locator("[name='file']")
-                .setInputFiles(new com.microsoft.playwright.options.FilePayload("panel.png", "image/png", panel()));
+        page().locator("[name='file']").setInputFiles(new FilePayload("panel.png", "image/png", panel()));
         page().locator("[name='name']").fill("Board");
         page().locator("text=Add").last().click();
         Locator frame = page().locator(".photo-frame img");
         assertThat(frame).isVisible();
         for (String terminal : new String[] {"TH.G", "T1.X2"}) {
             page().locator(".terminal").fill(terminal);
-            frame.click(new Locator.ClickOptions()
-                    .setPosition(
-                            new com.microsoft.playwright.options.Position(terminal.equals("TH.G") ? 100 : 300, 90)));
+            frame.click(new Locator.ClickOptions().setPosition(new Position(terminal.equals("TH.G") ? 100 : 300, 90)));
             assertThat(page().locator(".pin[data-terminal='" + terminal + "']")).isVisible();
         }
         page().locator(".terminal").fill("NO.1");
@@ -363,8 +367,7 @@ public class RecordBrowserTest extends BrowserTest {
             page().locator(".read-in summary").click();
         }
         page().locator(".read-in [name='file']")
-                .setInputFiles(new com.microsoft.playwright.options.FilePayload(
-                        "readings.csv", "text/csv", csv.getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+                .setInputFiles(new FilePayload("readings.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)));
         page().locator("text=Read it in").click();
     }
 

@@ -5,6 +5,11 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.Position;
+import com.microsoft.playwright.options.SelectOption;
+import java.net.http.HttpResponse;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
 import org.testng.annotations.Test;
@@ -20,7 +25,7 @@ public class SequenceBrowserTest extends BrowserTest {
     }
 
     private Locator step(String title) {
-        return page().locator(".told-group li", new com.microsoft.playwright.Page.LocatorOptions().setHasText(title))
+        return page().locator(".told-group li", new Page.LocatorOptions().setHasText(title))
                 .first();
     }
 
@@ -58,8 +63,7 @@ public class SequenceBrowserTest extends BrowserTest {
     @Test
     public void aFaultChangesTheStory() {
         open("/circuits/seminar-room/sequence?run=TH-heat");
-        page().locator("#told-fault")
-                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("load open IND"));
+        page().locator("#told-fault").selectOption(new SelectOption().setLabel("load open IND"));
         page().waitForURL("**fault=**");
         assertThat(step("FC lockout")).isVisible();
         assertThat(step("GV on")).hasCount(0);
@@ -69,7 +73,7 @@ public class SequenceBrowserTest extends BrowserTest {
     public void theChartMovesTheInstant() {
         open("/circuits/seminar-room/sequence?run=TH-heat&t=5");
         Locator bar = page().locator(".chart .span[data-part='IGN']").first();
-        bar.click(new Locator.ClickOptions().setPosition(new com.microsoft.playwright.options.Position(1, 5)));
+        bar.click(new Locator.ClickOptions().setPosition(new Position(1, 5)));
         assertThat(clock()).hasText("0:22.000");
         assertTrue(page().url().contains("t=22"), page().url());
     }
@@ -103,7 +107,7 @@ public class SequenceBrowserTest extends BrowserTest {
         Locator igniter = page().locator(".chart-names .t-value[data-part='IGN']");
         assertThat(igniter).hasText("off");
         Locator bar = page().locator(".chart .span[data-part='IGN']").first();
-        bar.hover(new Locator.HoverOptions().setPosition(new com.microsoft.playwright.options.Position(6, 6)));
+        bar.hover(new Locator.HoverOptions().setPosition(new Position(6, 6)));
         assertThat(page().locator(".chart .hover b")).hasText("0:22.000");
         assertThat(igniter).hasText("on");
         assertThat(clock()).hasText("0:05.000");
@@ -111,7 +115,7 @@ public class SequenceBrowserTest extends BrowserTest {
         assertThat(page().locator(".chart .hover")).hasCount(0);
         assertThat(igniter).hasText("off");
 
-        com.microsoft.playwright.options.BoundingBox from = bar.boundingBox();
+        BoundingBox from = bar.boundingBox();
         page().mouse().move(from.x + 3, from.y + 5);
         page().mouse().down();
         assertThat(clock()).hasText("0:22.000");
@@ -126,13 +130,11 @@ public class SequenceBrowserTest extends BrowserTest {
         open("/circuits/seminar-room/sequence?run=TH-heat&t=7");
         assertThat(page().locator(".chart .arrow.now title").first()).hasText("IND → PS");
         assertThat(page().locator(".chart .curve[data-part='ROOM']")).hasCount(1);
-        assertThat(page().locator(
-                                ".chart .t-fold",
-                                new com.microsoft.playwright.Page.LocatorOptions().setHasText("30 s")))
+        assertThat(page().locator(".chart .t-fold", new Page.LocatorOptions().setHasText("30 s")))
                 .isVisible();
-        String href = page().locator("a", new com.microsoft.playwright.Page.LocatorOptions().setHasText("SVG"))
-                .getAttribute("href");
-        java.net.http.HttpResponse<String> file = get(href);
+        String href =
+                page().locator("a", new Page.LocatorOptions().setHasText("SVG")).getAttribute("href");
+        HttpResponse<String> file = get(href);
         assertEquals(file.statusCode(), 200);
         assertTrue(file.headers().firstValue("Content-Disposition").orElse("").contains("timing.svg"));
         assertTrue(file.body().startsWith("<svg xmlns=") && file.body().contains("<style>"), file.body());
@@ -156,8 +158,7 @@ public class SequenceBrowserTest extends BrowserTest {
     public void theComparisonShowsWhatAFaultTakesAway() {
         open("/circuits/wardens-cottage/compare?run=TH-cool");
         assertThat(page().locator(".verdict")).hasText("Both do the same at the same times.");
-        page().locator("#fault")
-                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("coil open CC"));
+        page().locator("#fault").selectOption(new SelectOption().setLabel("coil open CC"));
         page().locator("button[type='submit']").click();
         assertThat(page().locator(".verdict")).containsText("no longer happen");
         assertThat(page().locator("tr.only-before[data-part='CMP']").first()).containsText("CMP running");
@@ -167,8 +168,7 @@ public class SequenceBrowserTest extends BrowserTest {
     @Test
     public void theTableOfVoltsGoesTerminalByTerminalAndStepByStep() {
         open("/circuits/lab-bench/volts?run=TH-fan&load=K1:A1-A2");
-        Locator thermostat = page().locator(
-                        ".volts tbody tr", new com.microsoft.playwright.Page.LocatorOptions().setHasText("TH.G"));
+        Locator thermostat = page().locator(".volts tbody tr", new Page.LocatorOptions().setHasText("TH.G"));
         assertThat(thermostat.locator("td").nth(0).locator("b")).hasText(Pattern.compile("0\\.0.* V"));
         assertThat(thermostat.locator("td").nth(1).locator("b")).hasText(Pattern.compile("26\\.\\d+ V"));
         page().locator("#load").selectOption("K2:A1-A2");

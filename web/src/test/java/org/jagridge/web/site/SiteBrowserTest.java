@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
 import org.testng.annotations.Test;
 
@@ -50,7 +51,7 @@ public class SiteBrowserTest extends BrowserTest {
         assertThat(machine("Air handler")).containsText("fed from cottage board");
         assertThat(machine("Air handler").locator(".plate")).containsText("electric heat 7.5 kW");
         machine("Air handler").locator("a").click();
-        assertThat(page()).hasTitle(java.util.regex.Pattern.compile("Warden's cottage.*"));
+        assertThat(page()).hasTitle(Pattern.compile("Warden's cottage.*"));
         page().locator(".bar .where a").click();
         assertThat(page().locator("h1")).hasText("Quillmere College of Horticulture");
     }
