@@ -126,7 +126,12 @@ public final class Circuit {
     }
 
     public Builder toBuilder() {
-        Builder b = builder(name).notes(notes);
+        return toBuilder(name);
+    }
+
+    /** To build a circuit like this one under another name. */
+    public Builder toBuilder(String otherName) {
+        Builder b = builder(otherName).notes(notes);
         b.places.addAll(places);
         b.parts.addAll(parts);
         b.cables.addAll(cables);

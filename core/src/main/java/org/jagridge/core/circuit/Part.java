@@ -39,6 +39,10 @@ public record Part(
         return name == null ? id : name;
     }
 
+    public Part withPlace(String changed) {
+        return new Part(id, type, changed, name, params, fitted, whenNotFitted, labels);
+    }
+
     public Part withParams(Map<String, Object> changed) {
         return new Part(id, type, place, name, changed, fitted, whenNotFitted, labels);
     }

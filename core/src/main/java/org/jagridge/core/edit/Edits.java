@@ -1,13 +1,14 @@
 package org.jagridge.core.edit;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
@@ -17,7 +18,6 @@ import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Scenario;
-import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.found.Tracing;
@@ -31,25 +31,14 @@ public final class Edits {
 
     /** Renames the circuit and sets its notes. */
     public static Edit name(String name, String notes) {
-        return new Edit("name: " + name, c -> copy(c, name).notes(notes).build());
+        return new Edit("name: " + name, c -> c.toBuilder(name).notes(notes).build());
     }
 
     public static Edit place(String old, Place place) {
         return new Edit(words("place", old, place.id(), place.name()), c -> {
             Circuit.Builder b = c.toBuilder();
             put(b.places(), old, place, Place::id);
-            if (old != null && !old.equals(place.id())) {
-                b.parts().replaceAll(p -> p.place().equals(old) ? inPlace(p, place.id()) : p);
-                b.cables()
-                        .replaceAll(k -> new Cable(
-                                k.id(),
-                                renamed(k.from(), old, place.id()),
-                                renamed(k.to(), old, place.id()),
-                                k.lengthMetres(),
-                                k.size(),
-                                k.cores()));
-                renameEnds(b, old, place.id());
-            }
+            Renaming.in(b, Renaming.Thing.PLACE, old, place.id());
             return b.build();
         });
     }
@@ -58,10 +47,7 @@ public final class Edits {
         return new Edit(words("part", old, part.id(), part.type()), c -> {
             Circuit.Builder b = c.toBuilder();
             put(b.parts(), old, part, Part::id);
-            if (old != null && !old.equals(part.id())) {
-                renameEnds(b, old, part.id());
-                b.scenarios().replaceAll(s -> withoutFaults(rekeyed(s, k -> renamedKey(k, old, part.id())), b));
-            }
+            Renaming.in(b, Renaming.Thing.PART, old, part.id());
             return b.build();
         });
     }
@@ -122,6 +108,7 @@ public final class Edits {
         return new Edit(words("wire", old, wire.id(), wire.from() + " to " + wire.to()), c -> {
             Circuit.Builder b = c.toBuilder();
             put(b.wires(), old, wire.id().isEmpty() ? wire.withId(freeWireId(b.wires())) : wire, Wire::id);
+            Renaming.in(b, Renaming.Thing.WIRE, old, wire.id());
             return b.build();
         });
     }
@@ -152,7 +139,6 @@ public final class Edits {
         return removal("part", id, c -> c.part(id).isPresent(), b -> {
             b.parts().removeIf(p -> p.id().equals(id));
             b.wires().removeIf(w -> w.from().part().equals(id) || w.to().part().equals(id));
-            b.scenarios().replaceAll(s -> rekeyed(s, key -> partOf(key).equals(id) ? null : key));
         });
     }
 
@@ -200,28 +186,35 @@ public final class Edits {
             }
             Circuit.Builder b = c.toBuilder();
             act.accept(b);
-            b.scenarios().replaceAll(s -> withoutFaults(s, b));
+            b.scenarios().replaceAll(s -> fitting(s, b));
             return b.build();
         });
     }
 
-    /** A scenario without the faults of parts and wires that are gone. */
-    private static Scenario withoutFaults(Scenario s, Circuit.Builder b) {
-        Predicate<Fault> stays = f -> mentioned(f).stream()
-                .allMatch(id -> b.parts().stream().anyMatch(p -> p.id().equals(id))
-                        || b.places().stream().anyMatch(p -> p.id().equals(id))
-                        || b.wires().stream().anyMatch(w -> w.id().equals(id)));
+    /** A scenario without what it sets of parts that are gone, and without faults of them and of wires that are gone. */
+    private static Scenario fitting(Scenario s, Circuit.Builder b) {
+        Set<String> there = new HashSet<>();
+        b.parts().forEach(p -> there.add(p.id()));
+        b.places().forEach(p -> there.add(p.id()));
+        b.wires().forEach(w -> there.add(w.id()));
         return new Scenario(
                 s.name(),
-                s.start(),
+                fitting(s.start(), there),
                 s.steps().stream()
-                        .map(t -> new Scenario.Step(
-                                t.atSeconds(),
-                                t.set(),
-                                t.faults().stream().filter(stays).toList()))
+                        .map(t -> new Scenario.Step(t.atSeconds(), fitting(t.set(), there), fitting(t.faults(), there)))
                         .toList(),
-                s.faults().stream().filter(stays).toList(),
+                fitting(s.faults(), there),
                 s.untilSeconds());
+    }
+
+    private static Map<String, Object> fitting(Map<String, Object> inputs, Set<String> there) {
+        Map<String, Object> kept = new LinkedHashMap<>(inputs);
+        kept.keySet().removeIf(key -> !there.contains(partOf(key)));
+        return kept;
+    }
+
+    private static List<Fault> fitting(List<Fault> faults, Set<String> there) {
+        return faults.stream().filter(f -> there.containsAll(mentioned(f))).toList();
     }
 
     /** The parts and wires that a fault is about. */
@@ -262,62 +255,9 @@ public final class Edits {
         throw new MalformedException(List.of(new Problem("", "there is no " + old + " any more to be changed")));
     }
 
-    private static Circuit.Builder copy(Circuit c, String name) {
-        Circuit.Builder from = c.toBuilder();
-        Circuit.Builder to = Circuit.builder(name);
-        to.places().addAll(from.places());
-        to.parts().addAll(from.parts());
-        to.cables().addAll(from.cables());
-        to.wires().addAll(from.wires());
-        to.scenarios().addAll(from.scenarios());
-        to.rules().addAll(from.rules());
-        to.layout().putAll(from.layout());
-        return to;
-    }
-
-    private static String renamed(String id, String old, String now) {
-        return id.equals(old) ? now : id;
-    }
-
-    private static void renameEnds(Circuit.Builder b, String old, String now) {
-        UnaryOperator<Terminal> rename = t -> t.part().equals(old) ? new Terminal(now, t.name()) : t;
-        b.wires().replaceAll(w -> w.withEnd(0, rename.apply(w.from())).withEnd(1, rename.apply(w.to())));
-    }
-
     private static String partOf(String key) {
         int dot = key.indexOf('.');
         return dot < 0 ? key : key.substring(0, dot);
-    }
-
-    private static String renamedKey(String key, String old, String now) {
-        return partOf(key).equals(old) ? now + key.substring(old.length()) : key;
-    }
-
-    /** A scenario with its inputs under other keys; null drops one. */
-    private static Scenario rekeyed(Scenario s, UnaryOperator<String> key) {
-        return new Scenario(
-                s.name(),
-                rekeyed(s.start(), key),
-                s.steps().stream()
-                        .map(t -> new Scenario.Step(t.atSeconds(), rekeyed(t.set(), key), t.faults()))
-                        .toList(),
-                s.faults(),
-                s.untilSeconds());
-    }
-
-    private static Map<String, Object> rekeyed(Map<String, Object> values, UnaryOperator<String> key) {
-        Map<String, Object> kept = new LinkedHashMap<>();
-        values.forEach((k, v) -> {
-            String now = key.apply(k);
-            if (now != null) {
-                kept.put(now, v);
-            }
-        });
-        return kept;
-    }
-
-    private static Part inPlace(Part p, String place) {
-        return new Part(p.id(), p.type(), place, p.name(), p.params(), p.fitted(), p.whenNotFitted(), p.labels());
     }
 
     /** The next free id {@code w1}, {@code w2} …, after the highest that is there. */

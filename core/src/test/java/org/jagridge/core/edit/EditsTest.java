@@ -10,10 +10,14 @@ import java.util.Map;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.run.Simulation;
@@ -142,6 +146,125 @@ public class EditsTest {
         assertTrue(removed > 0);
     }
 
+    /** A part's id is only a name: under another one the circuit does the same at the same times. */
+    @Test(dataProvider = "demos")
+    public void aRenamedPartDoesWhatItDidBefore(String slug) {
+        Circuit circuit = Circuits.demo(slug);
+        Scenario scenario = circuit.scenarios().isEmpty()
+                ? Circuits.during(60).scenario()
+                : circuit.scenarios().get(0);
+        List<String> before = events(circuit, scenario);
+        for (Part part : circuit.parts()) {
+            Part other = new Part(
+                    "ZZ9",
+                    part.type(),
+                    part.place(),
+                    part.name(),
+                    part.params(),
+                    part.fitted(),
+                    part.whenNotFitted(),
+                    part.labels());
+            Circuit changed = Edits.part(part.id(), other).applyTo(circuit);
+            Scenario same = circuit.scenarios().isEmpty()
+                    ? scenario
+                    : changed.scenarios().get(0);
+            assertEquals(
+                    events(changed, same).stream()
+                            .map(e -> e.replace("ZZ9", part.id()))
+                            .sorted()
+                            .toList(),
+                    before.stream().sorted().toList(),
+                    part.id());
+        }
+    }
+
+    private static List<String> events(Circuit circuit, Scenario scenario) {
+        Scenario hour = new Scenario(
+                scenario.name(),
+                scenario.start(),
+                scenario.steps(),
+                scenario.faults(),
+                Math.min(3600, scenario.untilSeconds()));
+        return Simulation.run(circuit, hour).events().stream()
+                .map(e -> e.micros() + " " + e.part() + "." + e.signal() + " " + e.to())
+                .toList();
+    }
+
+    /** Nothing that was saved is lost over a new name: faults, safeties' conditions, the arrangement. */
+    @Test
+    public void whatNamesAPartAPlaceOrAWireTakesItsNewNameOver() {
+        Circuit store = Circuits.demo("cold-store");
+        Circuit.Builder b = store.toBuilder();
+        b.scenarios()
+                .add(new Scenario(
+                        "Faults",
+                        Map.of(),
+                        List.of(new Scenario.Step(5, Map.of(), List.of(Fault.of(FaultKind.COIL_OPEN, "part", "CC")))),
+                        List.of(
+                                new Fault(FaultKind.LINK, Map.of("between", List.of("CC.A1", "unit.PE")), null, null),
+                                Fault.of(FaultKind.WIRE_OPEN, "wire", "wEF")),
+                        60));
+        b.layout()
+                .put(
+                        "connection",
+                        Map.of(
+                                "parts",
+                                Map.of("CC", Map.of("at", List.of(3, 4))),
+                                "places",
+                                Map.of("unit", List.of(0, 0, 50, 60))));
+        Circuit made = b.build();
+        Part cc = made.part("CC").orElseThrow();
+        Circuit changed = Edits.part(
+                        "CC",
+                        new Part(
+                                "M1",
+                                cc.type(),
+                                cc.place(),
+                                cc.name(),
+                                cc.params(),
+                                cc.fitted(),
+                                cc.whenNotFitted(),
+                                cc.labels()))
+                .applyTo(made);
+        changed = Edits.place("unit", new Place("roof", "Roof unit", Place.Access.ROOF))
+                .applyTo(changed);
+        Wire sensed = changed.wire("wEF").orElseThrow();
+        changed = Edits.wire("wEF", sensed.withId("w99")).applyTo(changed);
+        Scenario kept = changed.scenarios().get(changed.scenarios().size() - 1);
+        assertEquals(kept.faults().get(0).details(), Map.of("between", List.of("M1.A1", "roof.PE")));
+        assertEquals(kept.faults().get(1).details(), Map.of("wire", "w99"));
+        assertEquals(kept.steps().get(0).faults().get(0).part(), "M1");
+        String file = CircuitWriter.write(changed);
+        assertFalse(file.matches("(?s).*\"(CC|unit|wEF)[\".=].*"), file);
+        assertTrue(file.contains("\"M1=in\""), "the safeties' condition");
+        assertEquals(
+                changed.layout().get("connection").toString(),
+                "{parts={M1={at=[3, 4]}}, places={roof=[0, 0, 50, 60]}}");
+    }
+
+    /** A place goes when it is empty, with the wires to its earth. */
+    @Test
+    public void anEmptyPlaceGoesWithItsEarth() {
+        Circuit.Builder b = Circuits.control().place("shed", "Shed", Place.Access.PANEL);
+        Circuit circuit = b.wire("M.PE", "shed.PE").build();
+        Circuit changed = Edits.removePlace("shed").applyTo(circuit);
+        assertTrue(changed.place("shed").isEmpty());
+        assertFalse(changed.wires().stream().anyMatch(w -> w.to().part().equals("shed")));
+        assertTrue(problem(Edits.removePlace("shed"), changed).contains("no place shed any more"));
+        assertTrue(problem(Edits.removeScenario(3), changed).contains("no scenario number 4 any more"));
+    }
+
+    @Test
+    public void aNameAndNotesAreNewAndAllElseStays() {
+        Circuit store = Circuits.demo("cold-store");
+        Circuit changed = Edits.name("Cold room", "Rewired in spring").applyTo(store);
+        assertEquals(changed.name(), "Cold room");
+        assertEquals(changed.notes(), "Rewired in spring");
+        assertEquals(
+                CircuitWriter.write(Edits.name(store.name(), store.notes()).applyTo(changed)),
+                CircuitWriter.write(store));
+    }
+
     @Test
     public void aPartThatOthersReadStaysUntilTheyDont() {
         assertEquals(
@@ -214,5 +337,36 @@ public class EditsTest {
         assertTrue(words.contains("w9: colour was brown, now nothing"), words.toString());
         assertTrue(words.contains("wire w34, MO.PE to unit.PE, green"), words.toString());
         assertTrue(CircuitDiff.between(store, store).isEmpty());
+    }
+
+    @Test
+    public void placesCablesScenariosAndTheArrangementAreComparedToo() {
+        Circuit bench = Circuits.demo("lab-bench");
+        Circuit.Builder b = bench.toBuilder("Bench");
+        Place first = bench.places().get(0);
+        b.places().set(0, new Place(first.id(), "Renamed", Place.Access.ROOF));
+        Cable tc = bench.cable("TC").orElseThrow();
+        b.cables()
+                .replaceAll(k -> k.id().equals("TC") ? new Cable("TC", tc.to(), tc.from(), 31.0, null, tc.cores()) : k);
+        Part lamp = bench.part("LP1").orElseThrow();
+        b.parts().replaceAll(p -> p.id().equals("LP1") ? p.withParams(Map.of("watts", 9.0)) : p);
+        b.scenarios().add(new Scenario("Night", Map.of("TH.fan", "on"), List.of(), List.of(), 30));
+        b.rules().add(Map.of("id", "r1"));
+        b.layout().put("connection", Map.of());
+        List<String> words = CircuitDiff.between(bench, b.build()).stream()
+                .map(l -> l.kind() + " " + l.words())
+                .toList();
+        for (String expected : List.of(
+                "CHANGED name was " + bench.name() + ", now Bench",
+                "CHANGED " + first.id() + ": name was " + first.name() + ", now Renamed",
+                "CHANGED " + first.id() + ": access was " + first.access().word() + ", now roof",
+                "CHANGED TC: from was " + tc.from() + ", now " + tc.to(),
+                "CHANGED TC: length was " + tc.lengthMetres() + " m, now 31.0 m",
+                "CHANGED LP1: watts was " + PartText.value(lamp.params().get("watts")) + ", now 9",
+                "ADDED scenario Night",
+                "CHANGED the rules",
+                "CHANGED how the drawing is arranged")) {
+            assertTrue(words.contains(expected), expected + " not in " + words);
+        }
     }
 }
