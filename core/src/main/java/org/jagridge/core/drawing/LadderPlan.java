@@ -1,0 +1,173 @@
+package org.jagridge.core.drawing;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+
+/** Which branches of a circuit are on which rung of which section of its ladder, and the numbers of rungs and wires. */
+final class LadderPlan {
+    /** Contacts that lead nowhere are listed below the ladder, so many a row. */
+    static final int SPARES_A_ROW = 4;
+
+    private final Assembly assembly;
+    private final Nets nets;
+    private final List<LadderSection> sections = new ArrayList<>();
+    private final List<Branch> spares = new ArrayList<>();
+    private final Map<Branch, Integer> rungOf = new HashMap<>();
+    private final Map<Integer, Integer> numberOf = new HashMap<>();
+
+    LadderPlan(Assembly assembly, Nets nets) {
+        this.assembly = assembly;
+        this.nets = nets;
+        divide();
+        numberRungs();
+        numberNets();
+    }
+
+    List<LadderSection> sections() {
+        return sections;
+    }
+
+    /** Contacts that lead nowhere. */
+    List<Branch> spares() {
+        return spares;
+    }
+
+    boolean isDrawn(Branch b) {
+        return rungOf.containsKey(b);
+    }
+
+    int rungOf(Branch b) {
+        return rungOf.get(b);
+    }
+
+    /** The number of the section's row, counted through all sections. */
+    int rungOf(LadderSection section, int row) {
+        LadderSection.Placed first = section.placed().get(0);
+        return rungOf(first.branch()) - first.row() + row;
+    }
+
+    boolean isNumbered(int net) {
+        return numberOf.containsKey(net);
+    }
+
+    /** The wire number of a net, 0 where it has none. */
+    int numberOf(int net) {
+        return numberOf.getOrDefault(net, 0);
+    }
+
+    boolean isOnASpare(int net) {
+        return spares.stream().anyMatch(b -> nets.ofNode(b.nodeA()) == net || nets.ofNode(b.nodeB()) == net);
+    }
+
+    // ---- which branch belongs to which section
+
+    private void divide() {
+        List<Branch> drawn = assembly.branches().stream()
+                .filter(b -> b.isDrawn() && !Nets.isMerged(b))
+                .toList();
+        int[] ends = new int[nets.all().size()];
+        for (Branch b : drawn) {
+            ends[nets.ofNode(b.nodeA())]++;
+            ends[nets.ofNode(b.nodeB())]++;
+        }
+        List<Branch> kept = new ArrayList<>();
+        for (Branch b : drawn) {
+            boolean leadsNowhere = isDeadEnd(b.nodeA(), ends) || isDeadEnd(b.nodeB(), ends);
+            (b.role() == Role.CONTACT && leadsNowhere ? spares : kept).add(b);
+        }
+        components(kept).forEach(component -> sections.add(new LadderSection(component, nets)));
+    }
+
+    /** Whether nothing else is on a node's net: no other branch, no wire. */
+    private boolean isDeadEnd(int node, int[] ends) {
+        int net = nets.ofNode(node);
+        return ends[net] == 1 && nets.all().get(net).terminals().size() == 1;
+    }
+
+    /** Components joined by common nets; those with a supply first, then those with a transformer, then the rest. */
+    private List<List<Branch>> components(List<Branch> branches) {
+        Map<Integer, Integer> parent = new HashMap<>();
+        for (Branch b : branches) {
+            int x = root(parent, nets.ofNode(b.nodeA()));
+            int y = root(parent, nets.ofNode(b.nodeB()));
+            parent.put(Math.max(x, y), Math.min(x, y));
+        }
+        Map<Integer, List<Branch>> byRoot = new LinkedHashMap<>();
+        for (Branch b : branches) {
+            byRoot.computeIfAbsent(root(parent, nets.ofNode(b.nodeA())), r -> new ArrayList<>())
+                    .add(b);
+        }
+        List<List<Branch>> components = new ArrayList<>(byRoot.values());
+        components.sort(Comparator.comparingInt(LadderPlan::rank));
+        return components;
+    }
+
+    private static int rank(List<Branch> component) {
+        if (component.stream().anyMatch(b -> b.role() == Role.SOURCE)) {
+            return 0;
+        }
+        return component.stream().anyMatch(b -> b.role() == Role.SECONDARY) ? 1 : 2;
+    }
+
+    private static int root(Map<Integer, Integer> parent, int i) {
+        int r = i;
+        while (parent.getOrDefault(r, r) != r) {
+            r = parent.get(r);
+        }
+        return r;
+    }
+
+    // ---- numbers
+
+    private void numberRungs() {
+        int rung = 1;
+        for (LadderSection section : sections) {
+            int first = rung;
+            section.placed().forEach(p -> rungOf.put(p.branch(), first + p.row()));
+            rung += section.rows();
+        }
+        for (int i = 0; i < spares.size(); i++) {
+            rungOf.put(spares.get(i), rung + i / SPARES_A_ROW);
+        }
+    }
+
+    /** Wire numbers: hundreds by section, rails first, then as the rungs are read. */
+    private void numberNets() {
+        int hundred = 100;
+        for (LadderSection section : sections) {
+            int next = hundred + 1;
+            List<Integer> reading = new ArrayList<>(List.of(section.hotRail()));
+            if (section.returnRail() != LadderSection.NONE) {
+                reading.add(section.returnRail());
+            }
+            section.placed().forEach(p -> reading.addAll(List.of(p.left(), p.right())));
+            for (int net : reading) {
+                if (numberOf.putIfAbsent(net, next) == null) {
+                    next++;
+                }
+            }
+            hundred += 100 * (1 + (next - hundred) / 100);
+        }
+        int next = hundred + 1;
+        Map<Integer, Integer> ends = new HashMap<>();
+        for (Branch b : spares) {
+            ends.merge(nets.ofNode(b.nodeA()), 1, Integer::sum);
+            ends.merge(nets.ofNode(b.nodeB()), 1, Integer::sum);
+        }
+        for (Branch b : spares) {
+            for (int net : new int[] {nets.ofNode(b.nodeA()), nets.ofNode(b.nodeB())}) {
+                boolean joins = nets.all().get(net).terminals().size() > 1 || ends.get(net) > 1;
+                if (joins && numberOf.putIfAbsent(net, next) == null) {
+                    next++;
+                }
+            }
+        }
+    }
+}
