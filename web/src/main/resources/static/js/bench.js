@@ -179,6 +179,7 @@
       document.querySelectorAll(".temporary").forEach((temporary) => {
         (temporary.dataset.wires || "").split(" ").filter(Boolean).forEach((wire) =>
           svg.querySelectorAll(`[data-wire="${CSS.escape(wire)}"]`).forEach((w) => w.classList.add("lifted")));
+        drawBare(svg, ...(temporary.dataset.bare || "").split(" "));
         const [a, b] = (temporary.dataset.link || "").split(" ").map((t) => t && svg.querySelector(`circle[data-terminal="${CSS.escape(t)}"]`));
         if (!a || !b) return;
         const [x1, y1, x2, y2] = [a, b].flatMap((c) => [Number(c.getAttribute("cx")), Number(c.getAttribute("cy"))]);
@@ -188,6 +189,19 @@
         svg.appendChild(link);
       });
     });
+  }
+
+  // the bare end of a lifted wire stands beside its terminal, on the side where the wire comes from: a lead can lie on it
+  function drawBare(svg, bare, terminal) {
+    const post = terminal && svg.querySelector(`circle[data-terminal="${CSS.escape(terminal)}"]`);
+    if (!post) return;
+    const [x, y] = [Number(post.getAttribute("cx")), Number(post.getAttribute("cy"))];
+    const box = svg.querySelector(`.part[data-part="${CSS.escape(post.dataset.part)}"] rect`);
+    const below = box && y > Number(box.getAttribute("y")) + Number(box.getAttribute("height")) / 2;
+    const end = document.createElementNS("http://www.w3.org/2000/svg", "circle");
+    const at = { class: "bare-end", cx: x + 9, cy: y + (below ? 12 : -12), r: 4, tabindex: 0, "data-terminal": bare, "aria-label": `the bare end off ${terminal}` };
+    Object.entries(at).forEach(([name, value]) => end.setAttribute(name, String(value)));
+    svg.appendChild(end);
   }
 
   // draws the two probes at their terminals in both drawings

@@ -14,6 +14,8 @@ public enum FaultKind {
     LINK(Detail.BETWEEN),
     SWAPPED(Detail.WIRES, Detail.END),
     LANDED(Detail.WIRE, Detail.END, Detail.AT),
+    /** A wire's end off its terminal, {@code at}, and in the air. */
+    LIFTED(Detail.WIRE, Detail.AT),
     /** Two wires off their terminals and twisted together; {@code between} says off which. */
     TWISTED(Detail.WIRES, Detail.BETWEEN),
     LINK_MISSING(Detail.WIRE),
@@ -77,6 +79,11 @@ public enum FaultKind {
 
     public List<Detail> details() {
         return details;
+    }
+
+    /** Whether {@code at} is a terminal; elsewhere it is a position. */
+    public boolean isAtATerminal() {
+        return this == LANDED || this == LIFTED;
     }
 
     /** The word of the file format, like {@code wire-open}. */

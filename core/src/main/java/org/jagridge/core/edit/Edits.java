@@ -13,7 +13,6 @@ import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Problem;
@@ -226,7 +225,7 @@ public final class Edits {
                 case "wires" -> ((List<?>) value).forEach(w -> ids.add(w.toString()));
                 case "between" -> ((List<?>) value).forEach(t -> ids.add(partOf(t.toString())));
                 default -> {
-                    if (key.equals("at") && f.kind() == FaultKind.LANDED) {
+                    if (key.equals("at") && f.kind().isAtATerminal()) {
                         ids.add(partOf(value.toString()));
                     }
                 }

@@ -8,7 +8,6 @@ import java.util.Set;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
@@ -142,7 +141,7 @@ final class Renaming {
         if (thing == Thing.WIRE) {
             return OF_WIRES.contains(key);
         }
-        return OF_PARTS.contains(key) || (key.equals("at") && f.kind() == FaultKind.LANDED);
+        return OF_PARTS.contains(key) || (key.equals("at") && f.kind().isAtATerminal());
     }
 
     // ---- drawings

@@ -346,10 +346,14 @@ final class CircuitCheck {
         if (kind == FaultKind.TWISTED && pair != null && between != null) {
             twistFits(pair, between, path);
         }
-        if (kind == FaultKind.LANDED && node.has("at")) {
+        if (kind.isAtATerminal() && node.has("at")) {
             String at = node.get("at").asString();
+            String wire = JsonText.text(node, "wire");
             if (Terminal.isWellFormed(at)) {
                 terminal(node.get("at"), path + "/at");
+                if (kind == FaultKind.LIFTED) {
+                    endsThere(wire, at, path + "/at");
+                }
             } else {
                 say(path + "/at", "\"" + at + "\" is not a terminal; write PART.TERMINAL");
             }
@@ -368,11 +372,13 @@ final class CircuitCheck {
             say(path + "/wires", "a wire can't be twisted with itself");
         }
         for (int i = 0; i < Math.min(pair.size(), between.size()); i++) {
-            String wire = pair.get(i).asString();
-            String at = between.get(i).asString();
-            if (wires.containsKey(wire) && !wires.get(wire).contains(at)) {
-                say(path + "/between/" + i, wire + " doesn't end at " + at);
-            }
+            endsThere(pair.get(i).asString(), between.get(i).asString(), path + "/between/" + i);
+        }
+    }
+
+    private void endsThere(String wire, String terminal, String path) {
+        if (wires.containsKey(wire) && !wires.get(wire).contains(terminal)) {
+            say(path, wire + " doesn't end at " + terminal);
         }
     }
 

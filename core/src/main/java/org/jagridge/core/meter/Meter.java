@@ -12,6 +12,7 @@ import org.jagridge.core.network.Solver;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
+import org.jagridge.core.run.BareEnd;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Run;
@@ -77,6 +78,16 @@ public final class Meter {
      * @throws IllegalArgumentException where the circuit has no such terminal or wire
      */
     public Reading read(Request request) {
+        Reading r = taken(request);
+        return new Reading(
+                r.value(),
+                r.unit(),
+                r.display(),
+                BareEnd.told(r.says()),
+                r.refused() == null ? null : BareEnd.told(r.refused()));
+    }
+
+    private Reading taken(Request request) {
         if (request.mode().clamps()) {
             return clamp(request);
         }
@@ -172,7 +183,7 @@ public final class Meter {
     }
 
     private int node(Terminal terminal) {
-        return assembly.node(terminal)
+        return assembly.node(BareEnd.landed(terminal, assembly.circuit()))
                 .orElseThrow(() -> new IllegalArgumentException("there is no terminal " + terminal));
     }
 

@@ -3,6 +3,7 @@ package org.jagridge.core.meter;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.jagridge.core.circuit.Terminal;
 
 /**
@@ -64,6 +65,17 @@ public record Request(Mode mode, Terminal plus, Terminal minus, String wire, dou
     /** The same with the leads changed over. */
     public Request turned() {
         return new Request(mode, minus, plus, wire, turns, lowImpedance);
+    }
+
+    /** The same with each lead where a function says. */
+    public Request at(UnaryOperator<Terminal> where) {
+        return new Request(
+                mode,
+                plus == null ? null : where.apply(plus),
+                minus == null ? null : where.apply(minus),
+                wire,
+                turns,
+                lowImpedance);
     }
 
     public static Request volts(String plus, String minus) {

@@ -2,7 +2,10 @@ package org.jagridge.core.meter;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
@@ -69,9 +72,12 @@ final class VoltsProof {
         if (load != null) {
             return acrossLoad(load);
         }
-        String supply = supplyBetween();
-        if (supply != null) {
-            return "This is the supply itself: " + supply + " gives " + digits() + ". It says nothing of any load yet.";
+        for (Pole p : reach.polesOf(plusNode)) {
+            for (Pole m : reach.polesOf(minusNode)) {
+                if (p.source().equals(m.source()) && !p.terminal().equals(m.terminal())) {
+                    return acrossSupply(p, m);
+                }
+            }
         }
         List<Branch> opens = reach.opensBetween(plusNode, minusNode, frame);
         if (!opens.isEmpty()) {
@@ -128,16 +134,28 @@ final class VoltsProof {
         return null;
     }
 
-    /** The part whose poles both leads are joined to hard, or null. */
-    private String supplyBetween() {
-        for (Pole p : reach.polesOf(plusNode)) {
-            for (Pole m : reach.polesOf(minusNode)) {
-                if (p.source().equals(m.source()) && !p.terminal().equals(m.terminal())) {
-                    return p.source();
-                }
-            }
+    /** Both leads are joined hard to the poles of one source. */
+    private String acrossSupply(Pole plusPole, Pole minusPole) {
+        String ways = Stream.of(reaches(plusPole, plus, plusNode), reaches(minusPole, minus, minusNode))
+                .flatMap(Optional::stream)
+                .collect(Collectors.joining(", and "));
+        return ways.isEmpty()
+                ? "This is the supply itself: " + plusPole.source() + " gives " + digits()
+                        + ". It says nothing of any load yet."
+                : digits() + ", all that " + plusPole.source() + " gives: " + ways
+                        + ". It says nothing yet of what comes after.";
+    }
+
+    /** "T1.X1 reaches TH.G through F1 1–2 and TH R–G"; empty for a lead that is on the pole itself. */
+    private Optional<String> reaches(Pole pole, Terminal lead, int node) {
+        int from = frame.assembly().node(Terminal.parse(pole.terminal())).orElseThrow();
+        if (from == node) {
+            return Optional.empty();
         }
-        return null;
+        String through = MadeWay.between(frame, reach, from, node).stream()
+                .map(b -> b.title().replace('-', '–'))
+                .collect(Collectors.joining(" and "));
+        return Optional.of(pole.terminal() + " reaches " + lead + (through.isEmpty() ? "" : " through " + through));
     }
 
     private String acrossOpen(Branch open) {

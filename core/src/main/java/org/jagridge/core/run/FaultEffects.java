@@ -2,6 +2,7 @@ package org.jagridge.core.run;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +32,7 @@ final class FaultEffects {
 
     static boolean changesCircuit(Fault fault) {
         return switch (fault.kind()) {
-            case SHORT, LINK, SWAPPED, LANDED, TWISTED, LINK_MISSING, WIRE_EARTHED, WRONG_SETTING -> true;
+            case SHORT, LINK, SWAPPED, LANDED, LIFTED, TWISTED, LINK_MISSING, WIRE_EARTHED, WRONG_SETTING -> true;
             default -> false;
         };
     }
@@ -40,7 +41,10 @@ final class FaultEffects {
     static Circuit apply(Circuit circuit, List<Fault> faults) {
         Circuit.Builder b = circuit.toBuilder();
         int added = 0;
-        for (Fault fault : faults) {
+        // hands take off what faults have put where it is
+        List<Fault> handsLast = new ArrayList<>(faults);
+        handsLast.sort(Comparator.comparing(f -> f.kind() == FaultKind.LIFTED || f.kind() == FaultKind.TWISTED));
+        for (Fault fault : handsLast) {
             switch (fault.kind()) {
                 case SHORT, LINK -> {
                     List<String> ends = fault.texts(Detail.BETWEEN);
@@ -66,6 +70,11 @@ final class FaultEffects {
                             b,
                             wire(circuit, fault)
                                     .withEnd((int) fault.number(Detail.END, 0), Terminal.parse(fault.text(Detail.AT))));
+                case LIFTED -> {
+                    Wire wire = wire(circuit, fault);
+                    Terminal off = Terminal.parse(fault.text(Detail.AT));
+                    new BareEnd(wire.id(), endAt(wire, off)).takeOff(b, placeOf(circuit, off));
+                }
                 case TWISTED -> twist(b, circuit, fault);
                 case LINK_MISSING -> b.wires().removeIf(w -> w.id().equals(fault.text(Detail.WIRE)));
                 case WRONG_SETTING -> {
@@ -96,9 +105,13 @@ final class FaultEffects {
                     .findFirst()
                     .orElseThrow();
             // by where it is drawn: another fault may have put it elsewhere
-            int end = circuit.wire(id).orElseThrow().from().toString().equals(off.get(i)) ? 0 : 1;
+            int end = endAt(circuit.wire(id).orElseThrow(), Terminal.parse(off.get(i)));
             replace(b, wire.withEnd(end, new Terminal(splice, String.valueOf(i + 1))));
         }
+    }
+
+    private static int endAt(Wire wire, Terminal terminal) {
+        return wire.from().equals(terminal) ? 0 : 1;
     }
 
     private static String linkId(int number) {

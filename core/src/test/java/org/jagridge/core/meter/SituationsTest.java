@@ -151,7 +151,7 @@ public class SituationsTest {
         // both poles are open: the strips hang on nothing but a leak of 1 GΩ
         at(COTTAGE, REST, volts("HC.L1", "HC.T1"), 1.19, "HC.T1 is joined to nothing", "doesn't prove HC.L1 dead");
         at(COTTAGE, STRIPS, volts("HTR.1", "HTR.2"), 235, "fed and its return is sound", "It is on");
-        at(COTTAGE, REST, volts("HC.L1", "HC.L2"), 240, "supply itself: M");
+        at(COTTAGE, REST, volts("HC.L1", "HC.L2"), 240, "all that M gives", "M.L1 reaches HC.L1 through CB1 1–2");
         at(
                 COTTAGE,
                 STRIPS,
@@ -162,7 +162,16 @@ public class SituationsTest {
         at(COTTAGE, both(STRIPS, Map.of("LIM.tripped", true)), volts("LIM.1", "LIM.2"), 240, "open contact LIM");
         // on the bare sub-base
         Map<String, Object> pulled = Map.of("TH.pulled", true);
-        at(LAB, pulled, volts("TH.R", "TH.C"), 26.8, "supply itself: T1");
+        at(LAB, pulled, volts("TH.R", "TH.C"), 26.8, "T1.X1 reaches TH.R through F1 1–2, and T1.X2 reaches TH.C");
+        // one lead on common: what is proved is the way of the feed up to here, and no load yet
+        at(
+                LAB,
+                FAN,
+                volts("XT.3", "T1.X2"),
+                26.4,
+                "all that T1 gives",
+                "T1.X1 reaches XT.3 through F1 1–2 and TH R–G.",
+                "nothing yet of what comes after");
         at(LAB, pulled, volts("TH.R", "TH.W"), 26.8, "TH.W is not powered", "the way from TH.W through K3 is whole");
         at(LAB, pulled, wireOpen("w16"), volts("TH.R", "TH.W"), 0, "TH.W is joined to nothing");
         // the low-impedance range loads a coil that it hangs on, and takes a ghost away

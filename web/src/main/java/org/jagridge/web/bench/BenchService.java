@@ -354,7 +354,7 @@ public class BenchService {
      * @throws BadActException where there is no such place
      */
     BenchState meter(BenchState from, Leads leads) {
-        leads.misfit(from.drawn().assembly()).ifPresent(words -> {
+        leads.misfit(from.frame().assembly()).ifPresent(words -> {
             throw new BadActException(words);
         });
         return act(from, Action.Kind.METER, json.writeValueAsString(leads.toMap()));

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.function.IntFunction;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.meter.Request;
+import org.jagridge.core.run.BareEnd;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
@@ -34,7 +35,8 @@ record BenchState(
 
     /** Where the meter is. */
     Request meter() {
-        return meters.apply(actions.size());
+        Request r = meters.apply(actions.size());
+        return r.at(t -> BareEnd.landed(t, frame().assembly().circuit()));
     }
 
     /** Where the meter was after an act. */

@@ -42,11 +42,19 @@ record BenchView(
      * Something to undo before hand-over.
      *
      * @param link the two terminals of a link, with a blank between, for the mark in the drawings
+     * @param bare the bare end of a lifted wire and the terminal that it was on, with a blank between; empty for none
      * @param wires the wires that are not where they belong, with blanks between
      * @param around the safeties that it goes around, in words; empty for none
      */
     record TemporaryRow(
-            long action, String words, String link, String wires, String reason, String around, String undo) {}
+            long action,
+            String words,
+            String link,
+            String bare,
+            String wires,
+            String reason,
+            String around,
+            String undo) {}
 
     /** A fault that is in now. */
     record FaultRow(long action, String words) {}
@@ -68,7 +76,7 @@ record BenchView(
                         .map(e -> new FaultRow(e.getKey(), e.getValue().words()))
                         .toList(),
                 state.temporaries().entrySet().stream()
-                        .map(e -> row(e.getKey(), e.getValue()))
+                        .map(e -> row(state, e.getKey(), e.getValue()))
                         .toList(),
                 options(state.drawn().faults()),
                 LadderSvg.write(
@@ -90,11 +98,12 @@ record BenchView(
                         : state.bench().leftOut().lines().toList());
     }
 
-    private static TemporaryRow row(long action, Temporary t) {
+    private static TemporaryRow row(BenchState state, long action, Temporary t) {
         return new TemporaryRow(
                 action,
                 t.words(),
                 String.join(" ", t.ends()),
+                t.bare(state.drawn().circuit()),
                 String.join(" ", t.wires()),
                 t.reason(),
                 t.around().isEmpty() ? "" : "around " + String.join(" and ", t.around()),

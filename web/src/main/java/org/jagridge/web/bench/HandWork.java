@@ -49,17 +49,24 @@ final class HandWork {
     /**
      * Reads an act.
      *
-     * @param one a terminal for a link, a wire to lift (or the terminal that it is under), or the end of a wire: {@code TH.G}, or {@code w7 TH.G} where more
-     *     than one wire is under that screw
+     * @param one a terminal for a link, or the end of a wire: {@code TH.G}, or {@code w7 TH.G} where more than one wire is
+     *     under that screw
      * @param other the other terminal or end; not looked at where a wire is lifted
      * @throws BadActException where that isn't there, or where it goes around a safety and no reason is given
      */
     Temporary read(Action.Kind kind, String one, String other, String reason) {
         return switch (kind) {
             case LINK -> link(terminal(one, "link"), terminal(other, "link"), reason);
-            case LIFT ->
-                new Temporary(
-                        kind, Fault.of(FaultKind.WIRE_OPEN, "wire", lifted(one).id()), reason, List.of());
+            case LIFT -> {
+                End end = lifted(one);
+                Fault lifted = Fault.of(
+                        FaultKind.LIFTED,
+                        "wire",
+                        end.wire().id(),
+                        "at",
+                        end.at().toString());
+                yield new Temporary(kind, lifted, reason.strip(), List.of());
+            }
             case MOVE -> move(end(one), terminal(other, "land it on"), reason);
             case TWIST -> twist(end(one), end(other), reason);
             default -> throw new IllegalArgumentException(kind + " is not the work of hands on wires");
@@ -118,8 +125,11 @@ final class HandWork {
         return Terminal.parse(text);
     }
 
-    private Wire lifted(String text) {
-        return Terminal.isWellFormed(text) || text.contains(" ") ? end(text).wire() : wire(text, "lift");
+    private End lifted(String text) {
+        if (!Terminal.isWellFormed(text) && !text.contains(" ")) {
+            wire(text, "lift");
+        }
+        return end(text);
     }
 
     private Wire wire(String id, String verb) {

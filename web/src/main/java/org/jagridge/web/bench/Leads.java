@@ -9,6 +9,7 @@ import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.run.BareEnd;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -71,7 +72,8 @@ record Leads(String mode, String plus, String minus, String wire, double turns, 
         }
         for (String lead : List.of(plus, minus)) {
             if (!Terminal.isWellFormed(lead)
-                    || assembly.node(Terminal.parse(lead)).isEmpty()) {
+                    || assembly.node(BareEnd.landed(Terminal.parse(lead), assembly.circuit()))
+                            .isEmpty()) {
                 return Optional.of("There is no terminal \"" + lead
                         + "\" in this circuit. Type part and terminal, like "
                         + assembly.nodes().keySet().iterator().next() + ".");

@@ -3,12 +3,14 @@ package org.jagridge.web.bench;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.meter.Meter;
 import org.jagridge.core.meter.Reading;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Numbers;
+import org.jagridge.core.run.BareEnd;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
 import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.LadderSvg;
@@ -58,8 +60,8 @@ record MeterView(
                 r.lowImpedance(),
                 r.plus().toString(),
                 r.minus().toString(),
-                wire(drawn, r.plus()),
-                wire(drawn, r.minus()),
+                wire(state, r.plus()),
+                wire(state, r.minus()),
                 r.wire(),
                 drawn.circuit().wire(r.wire()).map(MeterView::ends).orElse(""),
                 Numbers.plain(r.turns()),
@@ -118,8 +120,13 @@ record MeterView(
         return r.mode() == Request.Mode.CELSIUS ? r.plus().part() : r.plus() + " – " + r.minus();
     }
 
-    private static String wire(Drawn drawn, Terminal terminal) {
-        int number = LadderSvg.netNumber(drawn.ladder(), terminal);
+    private static String wire(BenchState state, Terminal terminal) {
+        Optional<BareEnd> bare = BareEnd.of(terminal);
+        if (bare.isPresent()) {
+            Wire wire = state.drawn().circuit().wire(bare.get().wire()).orElseThrow();
+            return "off " + wire.end(bare.get().end());
+        }
+        int number = LadderSvg.netNumber(state.drawn().ladder(), terminal);
         return number == 0 ? "not wired" : "wire " + number;
     }
 }

@@ -11,6 +11,7 @@ import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.JsonText;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.run.BareEnd;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -72,7 +73,8 @@ final class Takeover {
     private Optional<String> leads(JsonNode body) {
         Leads leads = Leads.read(body);
         for (String lead : List.of(leads.plus(), leads.minus())) {
-            if (assembly.node(Terminal.parse(lead)).isEmpty()) {
+            if (assembly.node(BareEnd.landed(Terminal.parse(lead), assembly.circuit()))
+                    .isEmpty()) {
                 return Optional.of("a lead was on " + lead + ", which isn't there any more");
             }
         }

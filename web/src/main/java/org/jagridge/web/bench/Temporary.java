@@ -1,8 +1,11 @@
 package org.jagridge.web.bench;
 
 import java.util.List;
+import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind.Detail;
+import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.run.BareEnd;
 
 /**
  * Something a technician has put in to find out, and must take out again before the hand-over.
@@ -14,7 +17,7 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
     /** "link TH.R to TH.W" or "w14 lifted". */
     String words() {
         return switch (kind) {
-            case LIFT -> change.text(Detail.WIRE) + " lifted";
+            case LIFT -> change.text(Detail.WIRE) + " lifted" + (off() == null ? "" : " off " + off());
             case MOVE -> change.text(Detail.WIRE) + " moved onto " + change.text(Detail.AT);
             case TWIST ->
                 String.join(" and ", change.texts(Detail.WIRES)) + " twisted together, off "
@@ -32,9 +35,28 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
         if (change.equals(more.change())) {
             throw new BadActException("That is there already: " + words() + ".");
         }
+        if (kind == Action.Kind.LIFT && more.kind() == Action.Kind.LIFT && off() != null) {
+            // the other end of a wire may be lifted, too
+            return;
+        }
         more.wires().stream().filter(wires()::contains).findFirst().ifPresent(w -> {
             throw new BadActException(w + " is off its terminal already: " + words() + ". Land it again first.");
         });
+    }
+
+    /** The terminal that a wire was lifted off; null for anything else, and for wires that are off altogether. */
+    private String off() {
+        return kind == Action.Kind.LIFT ? change.text(Detail.AT) : null;
+    }
+
+    /** The bare end of a lifted wire and the terminal that it was on, with a blank between; empty for anything else. */
+    String bare(Circuit circuit) {
+        if (off() == null) {
+            return "";
+        }
+        Wire wire = circuit.wire(change.text(Detail.WIRE)).orElseThrow();
+        int end = wire.from().toString().equals(off()) ? 0 : 1;
+        return new BareEnd(wire.id(), end).terminal() + " " + off();
     }
 
     /** The two terminals of a link; empty for anything else. */

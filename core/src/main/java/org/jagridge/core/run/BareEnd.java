@@ -1,0 +1,64 @@
+package org.jagridge.core.run;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Terminal;
+
+/**
+ * The end of a wire that was taken off its terminal: a place of its own for a meter's lead, called {@code bare-w7.1} or
+ * {@code bare-w7.2} after the wire and which of its ends that is.
+ *
+ * @param end 0 or 1
+ */
+public record BareEnd(String wire, int end) {
+    private static final Pattern NAME = Pattern.compile("bare-(\\w[\\w-]*?)\\.([12])");
+
+    /** The bare end that a terminal's name stands for; empty for any other terminal. */
+    public static Optional<BareEnd> of(Terminal terminal) {
+        Matcher m = NAME.matcher(terminal.toString());
+        return m.matches() ? Optional.of(new BareEnd(m.group(1), Integer.parseInt(m.group(2)) - 1)) : Optional.empty();
+    }
+
+    public Terminal terminal() {
+        return new Terminal("bare-" + wire, String.valueOf(end + 1));
+    }
+
+    /** "the bare end of w7". */
+    public String words() {
+        return "the bare end of " + wire;
+    }
+
+    /** A lead that is clipped to a wire's end goes along with it: where it is in a circuit in which the end may be landed. */
+    public static Terminal landed(Terminal lead, Circuit circuit) {
+        return of(lead).filter(e -> circuit.part(lead.part()).isEmpty())
+                .flatMap(e -> circuit.wire(e.wire()).map(w -> w.end(e.end())))
+                .orElse(lead);
+    }
+
+    /** Words in which bare ends are called what they are. */
+    public static String told(String words) {
+        return NAME.matcher(words).replaceAll(m -> "the bare end of " + m.group(1));
+    }
+
+    /** Takes the end off in a circuit that is being built. */
+    void takeOff(Circuit.Builder b, String place) {
+        Terminal bare = terminal();
+        if (b.parts().stream().noneMatch(p -> p.id().equals(bare.part()))) {
+            b.parts()
+                    .add(new Part(
+                            bare.part(),
+                            "terminal-strip",
+                            place,
+                            null,
+                            Map.of("posts", 2.0),
+                            true,
+                            Part.WhenNotFitted.OPEN,
+                            Map.of()));
+        }
+        b.wires().replaceAll(w -> w.id().equals(wire) ? w.withEnd(end, bare) : w);
+    }
+}
