@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
@@ -14,6 +15,7 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.run.BareEnd;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
 import org.jagridge.web.svg.LiveState;
@@ -46,6 +48,7 @@ final class Facts {
             net.terminals().forEach(t -> facts.put("terminal:" + t, t + " · " + f.net(net)));
         }
         f.circuit.wires().forEach(w -> facts.put("wire:" + w.id(), f.wire(w)));
+        f.bareEnds().forEach(t -> facts.put("terminal:" + t, f.bareEnd(t)));
         return facts;
     }
 
@@ -71,6 +74,19 @@ final class Facts {
             }
         }
         return s.toString();
+    }
+
+    private List<Terminal> bareEnds() {
+        return assembly.circuit().wires().stream()
+                .flatMap(w -> Stream.of(w.from(), w.to()))
+                .filter(t -> BareEnd.of(t).isPresent())
+                .toList();
+    }
+
+    private String bareEnd(Terminal t) {
+        BareEnd end = BareEnd.of(t).orElseThrow();
+        Terminal off = circuit.wire(end.wire()).orElseThrow().end(end.end());
+        return end.words() + ", off " + off + " · " + volts(assembly.node(t).orElseThrow());
     }
 
     private String net(Net net) {

@@ -99,7 +99,9 @@ public class LinksBrowserTest extends BrowserTest {
         bench.choose("TH.fan", "on");
         assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
         lift("w14");
-        assertThat(temporaries()).containsText("w14 lifted");
+        assertThat(page().locator("#notice")).containsText("Which end of w14? Write \"w14 XT.3\" or \"w14 K1.A1\"");
+        lift("w14 K1.A1");
+        assertThat(temporaries()).containsText("w14 lifted off K1.A1");
         assertThat(bench.box("K1")).hasAttribute("data-signal", "out");
         Page page = page();
         assertThat(page.locator(".connection .wire.lifted[data-wire='w14']").first())
@@ -109,6 +111,38 @@ public class LinksBrowserTest extends BrowserTest {
         assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
         lift("w999");
         assertThat(page.locator("#notice")).containsText("There is no wire \"w999\" to lift");
+    }
+
+    @Test
+    public void aLeadLiesOnTheBareEndAndGoesWithItWhenItIsLanded() {
+        open("lab-bench");
+        bench.choose("TH.fan", "on");
+        lift("K1.A1");
+        Locator bare = page().locator(".connection circle[data-terminal='bare-w14.2']");
+        bare.focus();
+        assertThat(page().locator("#inspector")).containsText("the bare end of w14, off K1.A1");
+        page().keyboard().press("Enter");
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "bare-w14.2");
+        assertThat(page().locator(".lead.red em")).hasText("off K1.A1");
+        assertThat(page().locator(".says")).containsText("reaches the bare end of w14 through F1 1–2 and TH R–G");
+        assertThat(page().locator(".connection .probe.red")).hasCount(1);
+        page().reload();
+        assertThat(page().locator("#lead-plus")).hasValue("bare-w14.2");
+        page().locator("#lead-plus").fill("T1.X1");
+        page().locator("#lead-plus").press("Enter");
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "T1.X1");
+        bare.click();
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "bare-w14.2");
+        temporaries().locator("button").click();
+        assertThat(temporaries()).hasCount(0);
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "K1.A1");
+        assertThat(page().locator(".says")).containsText("T1.X1 reaches K1.A1 through F1 1–2 and TH R–G");
+        // the other end of a wire, and both at once
+        lift("w11 TH.G");
+        lift("w11 XT.3");
+        assertThat(temporaries()).hasCount(2);
+        lift("w11 TH.G");
+        assertThat(page().locator("#notice")).containsText("That is there already");
     }
 
     @Test
