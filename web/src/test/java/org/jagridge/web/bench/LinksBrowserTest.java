@@ -139,10 +139,39 @@ public class LinksBrowserTest extends BrowserTest {
         assertThat(page().locator(".says")).containsText("T1.X1 reaches K1.A1 through F1 1–2 and TH R–G");
         // the other end of a wire, and both at once
         lift("w11 TH.G");
+        assertThat(temporaries()).hasCount(1);
         lift("w11 XT.3");
         assertThat(temporaries()).hasCount(2);
         lift("w11 TH.G");
         assertThat(page().locator("#notice")).containsText("That is there already");
+    }
+
+    /** Hands are faster than a server: what is done while it answers is done after that, and nothing is lost. */
+    @Test
+    public void whatIsDoneWhileTheServerAnswersIsDoneAfterThat() {
+        open("lab-bench");
+        page().locator("#put summary").click();
+        page().evaluate("""
+                () => {
+                  const put = (one, other) => {
+                    const form = document.querySelector('#put-form');
+                    form.elements.act.value = 'link';
+                    form.elements.one.value = one;
+                    form.elements.other.value = other;
+                    form.requestSubmit();
+                  };
+                  put('TH.R', 'TH.G');
+                  put('TH.R', 'TH.Y');
+                  document.querySelector(".connection circle[data-terminal='K1.A1']").dispatchEvent(
+                      new MouseEvent('click', { bubbles: true }));
+                  document.querySelector('#mode').value = 'dc-volts';
+                  document.querySelector('#mode').dispatchEvent(new Event('change', { bubbles: true }));
+                }""");
+        assertThat(temporaries()).hasCount(2);
+        assertThat(page().locator("#mode")).hasValue("dc-volts");
+        assertThat(page().locator(".meter h2")).hasText("DC volts");
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "K1.A1");
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
     }
 
     @Test
