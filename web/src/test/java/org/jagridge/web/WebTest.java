@@ -3,9 +3,13 @@ package org.jagridge.web;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
+import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
@@ -15,6 +19,7 @@ import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
         properties = "spring.datasource.url=jdbc:h2:mem:web;DB_CLOSE_DELAY=-1")
 public abstract class WebTest extends AbstractTestNGSpringContextTests {
+    private static final String TOKEN = "a-token-of-the-tests";
     private static final HttpClient HTTP = HttpClient.newHttpClient();
 
     @LocalServerPort
@@ -32,6 +37,27 @@ public abstract class WebTest extends AbstractTestNGSpringContextTests {
             request.header(headers[i], headers[i + 1]);
         }
         return send(request.build());
+    }
+
+    /** Sends a form as a page would. @param fields names and values in turn */
+    protected HttpResponse<String> submit(String path, String... fields) {
+        List<String> pairs = new ArrayList<>();
+        for (int i = 0; i < fields.length; i += 2) {
+            pairs.add(fields[i] + "=" + URLEncoder.encode(fields[i + 1], StandardCharsets.UTF_8));
+        }
+        return send(HttpRequest.newBuilder(URI.create(url(path)))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .header("Cookie", "XSRF-TOKEN=" + TOKEN)
+                .header("X-XSRF-TOKEN", TOKEN)
+                .header("HX-Request", "true")
+                .POST(HttpRequest.BodyPublishers.ofString(String.join("&", pairs)))
+                .build());
+    }
+
+    /** A copy of a demo circuit under a name of its own, for a test that changes it. @return its slug */
+    protected String copy(String demo, String name) {
+        HttpResponse<String> made = submit("/circuits/new", "name", name, "pattern", demo);
+        return made.headers().firstValue("Location").orElseThrow().replaceAll(".*/circuits/([^/]+)/.*", "$1");
     }
 
     protected HttpResponse<String> get(String path) {

@@ -1,0 +1,137 @@
+package org.jagridge.web.bench;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.net.http.HttpResponse;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jagridge.web.WebTest;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Acts at a bench without a browser: what is refused and why, and what goes along to a changed circuit. */
+public class BenchActsTest extends WebTest {
+    private static final Pattern STATE = Pattern.compile("id=\"workspace\"[^>]*");
+    private static final Pattern ADDRESS = Pattern.compile("/bench/(\\d+)\\?s=(\\d+)&t=([\\d.]+)");
+
+    /** A bench in a state, as its page says it. */
+    private record At(String bench, String state, String seconds, String body) {
+        String act(String what) {
+            return "/bench/" + bench + "/" + what + "?s=" + state + "&t=" + seconds;
+        }
+    }
+
+    private At open(String slug) {
+        String location = get("/circuits/" + slug + "/bench")
+                .headers()
+                .firstValue("Location")
+                .orElseThrow();
+        Matcher m = ADDRESS.matcher(location);
+        assertTrue(m.find(), location);
+        return new At(
+                m.group(1),
+                m.group(2),
+                m.group(3),
+                get(location.substring(m.start())).body());
+    }
+
+    private At done(At at, String what, String... fields) {
+        HttpResponse<String> answer = submit(at.act(what), fields);
+        assertEquals(answer.statusCode(), 200, answer.body());
+        Matcher m = STATE.matcher(answer.body());
+        assertTrue(m.find(), answer.body());
+        return new At(at.bench(), value(m.group(), "data-state"), value(m.group(), "data-seconds"), answer.body());
+    }
+
+    private static String value(String tag, String name) {
+        Matcher m = Pattern.compile(name + "=\"([^\"]*)\"").matcher(tag);
+        assertTrue(m.find(), tag);
+        return m.group(1);
+    }
+
+    private static String[] put(String act, String one, String other) {
+        return new String[] {"act", act, "one", one, "other", other, "reason", ""};
+    }
+
+    @DataProvider
+    public Object[][] refused() {
+        return new Object[][] {
+            {"put", "Hands can link, lift, move and twist, not &quot;pull&quot;", put("pull", "TH.R", "TH.G")},
+            {"put", "A link needs two terminals", put("link", "TH.R", "TH.R")},
+            {"put", "There is no terminal &quot;TH.Q&quot; to link", put("link", "TH.Q", "TH.R")},
+            {"put", "There is no wire &quot;w999&quot; to lift", put("lift", "w999", "")},
+            {"put", "Which end of w14? Write &quot;w14 XT.3&quot; or &quot;w14 K1.A1&quot;", put("lift", "w14", "")},
+            {"put", "w14 doesn&#39;t end at TH.G: it goes from XT.3 to K1.A1", put("lift", "w14 TH.G", "")},
+            {"put", "No wire is under K1.22", put("lift", "K1.22", "")},
+            {"put", "w11 and w14 are under XT.3. Write which one, like &quot;w11 XT.3&quot;", put("lift", "XT.3", "")},
+            {"put", "w14 is at K1.A1 already", put("move", "w14 XT.3", "K1.A1")},
+            {"put", "Twisting needs two wires; both of these are w14", put("twist", "w14 XT.3", "w14 K1.A1")},
+            {"set", "is not one of auto, on, circulate", new String[] {"key", "TH.fan", "value", "sideways"}},
+            {"set", "There is no", new String[] {"key", "TH.turbo", "value", "on"}},
+            {"set", "&quot;warm&quot; is not a number", new String[] {"key", "TH.heatSetCelsius", "value", "warm"}},
+            {"fault", "There is no fault number 99999", new String[] {"fault", "99999"}},
+            {"clear", "That is not there now", new String[] {"action", "4711"}},
+            {"meter", "The meter has no range &quot;psi&quot;", meter("psi", "TH.R", "")},
+            {"meter", "There is no terminal &quot;R&quot; in this circuit", meter("ac-volts", "R", "")},
+            {"meter", "There is no terminal &quot;bare-w14.9&quot;", meter("ac-volts", "bare-w14.9", "")},
+            {"meter", "There is no wire &quot;w999&quot; to clamp", meter("amps", "TH.R", "w999")},
+        };
+    }
+
+    private static String[] meter(String mode, String plus, String wire) {
+        return new String[] {"mode", mode, "plus", plus, "minus", "TH.C", "wire", wire, "turns", "1"};
+    }
+
+    @Test(dataProvider = "refused")
+    public void whatCantBeDoneIsSaidAndNothingIsDone(String what, String words, String[] fields) {
+        At at = open("lab-bench");
+        HttpResponse<String> answer = submit(at.act(what), fields);
+        assertTrue(answer.body().contains(words), answer.statusCode() + " " + words + " not in " + notice(answer));
+        assertEquals(open("lab-bench").state(), at.state());
+    }
+
+    private static String notice(HttpResponse<String> answer) {
+        Matcher m = Pattern.compile("id=\"notice\"[^>]*>[^<]*").matcher(answer.body());
+        return m.find() ? m.group() : answer.body();
+    }
+
+    /** What still fits goes along, what was mended stays mended, and what no longer fits is named. */
+    @Test
+    public void faultsLinksAndLiftedWiresGoAlongToAChangedCircuitWhereTheyFit() {
+        String slug = copy("lab-bench", "Goes along");
+        At at = open(slug);
+        at = done(at, "put", "act", "link", "one", "TH.R", "other", "TH.Y", "reason", "does it cool");
+        at = done(at, "put", put("lift", "w14 K1.A1", ""));
+        at = done(at, "put", put("lift", "w11 TH.G", ""));
+        at = done(at, "fault", "fault", fault(at, "coil open K2"));
+        at = done(at, "fault", "fault", fault(at, "coil open K1"));
+        at = done(at, "set", "key", "TH.fan", "value", "on");
+        // the one at K2 is mended again
+        Matcher mend = Pattern.compile("coil open K2</span>\\s*<button[^>]*action&quot;: &quot;(\\d+)&quot;")
+                .matcher(at.body());
+        assertTrue(mend.find());
+        at = done(at, "clear", "action", mend.group(1));
+        done(at, "meter", meter("ac-volts", "bare-w14.2", ""));
+
+        submit("/circuits/" + slug + "/edit/remove-wire", "base", "1", "old", "w11");
+        submit("/circuits/" + slug + "/edit/remove-part", "base", "2", "old", "K3");
+        String body = open(slug).body();
+        assertTrue(body.contains("link TH.R to TH.Y") && body.contains("does it cool"), "the link");
+        assertTrue(body.contains("w14 lifted off K1.A1"), "the lifted wire");
+        assertTrue(body.contains("coil open K1</span>"), "the fault");
+        assertFalse(body.contains("coil open K2</span>"), "what was mended");
+        assertTrue(body.contains("value=\"bare-w14.2\""), "the lead on the bare end");
+        Matcher left =
+                Pattern.compile("id=\"left-out\".*?</div>", Pattern.DOTALL).matcher(body);
+        assertTrue(left.find(), "says what was left out");
+        assertTrue(left.group().contains("there is no wire w11"), left.group());
+    }
+
+    private static String fault(At at, String words) {
+        Matcher m = Pattern.compile("value=\"(\\d+)\">" + words + "<").matcher(at.body());
+        assertTrue(m.find(), words);
+        return m.group(1);
+    }
+}
