@@ -45,13 +45,24 @@ public abstract class WebTest extends AbstractTestNGSpringContextTests {
         for (int i = 0; i < fields.length; i += 2) {
             pairs.add(fields[i] + "=" + URLEncoder.encode(fields[i + 1], StandardCharsets.UTF_8));
         }
-        return send(HttpRequest.newBuilder(URI.create(url(path)))
-                .header("Content-Type", "application/x-www-form-urlencoded")
+        return send(asAPage(path, "application/x-www-form-urlencoded", String.join("&", pairs)));
+    }
+
+    /** Sends a file as a page's form would, in its field "file". */
+    protected HttpResponse<String> upload(String path, String name, String content) {
+        String body = "--cut\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                + "\"\r\nContent-Type: text/plain\r\n\r\n" + content + "\r\n--cut--\r\n";
+        return send(asAPage(path, "multipart/form-data; boundary=cut", body));
+    }
+
+    private HttpRequest asAPage(String path, String type, String body) {
+        return HttpRequest.newBuilder(URI.create(url(path)))
+                .header("Content-Type", type)
                 .header("Cookie", "XSRF-TOKEN=" + TOKEN)
                 .header("X-XSRF-TOKEN", TOKEN)
                 .header("HX-Request", "true")
-                .POST(HttpRequest.BodyPublishers.ofString(String.join("&", pairs)))
-                .build());
+                .POST(HttpRequest.BodyPublishers.ofString(body))
+                .build();
     }
 
     /** A copy of a demo circuit under a name of its own, for a test that changes it. @return its slug */

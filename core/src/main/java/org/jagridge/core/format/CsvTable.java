@@ -13,6 +13,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -80,8 +82,17 @@ public final class CsvTable {
                 }
             }
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
-            throw only("this is no CSV: " + e.getMessage());
+            throw only(broken(String.valueOf(e.getMessage())));
         }
+    }
+
+    /** What the parser stumbled over, in words: it names the line where a quote was opened. */
+    private static String broken(String message) {
+        Matcher line = Pattern.compile("line:? (\\d+)").matcher(message);
+        String where = line.find() ? " in line " + line.group(1) : "";
+        return message.contains("EOF")
+                ? "a quote that is opened" + where + " is never closed; every \" needs another one"
+                : "this is no CSV" + where + ": after a closing \" must come the next cell or the next line";
     }
 
     private static MalformedException only(String words) {

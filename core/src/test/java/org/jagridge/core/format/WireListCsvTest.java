@@ -96,7 +96,11 @@ public class WireListCsvTest {
                                 + "core, colour_from, colour_to",
                         "line 1: the header must have the columns from and to"));
         assertEquals(problems(""), List.of("there is no wire in it; the first line must be a header with from and to"));
-        assertTrue(problems("from,to\n\"T1.X1,K1.A1\n").get(0).startsWith("this is no CSV"), "open quote");
+        assertTrue(
+                problems("from,to\n\"T1.X1,K1.A1\n")
+                        .get(0)
+                        .equals("a quote that is opened in line 2 is never closed; every \" needs another one"),
+                "open quote");
         assertTrue(problems("from,to\nA.1,B.1,C.1\n").get(0).contains("more cells than columns"));
         assertEquals(problems("from,to\n" + "x,y\n".repeat(200)).size(), 51);
     }

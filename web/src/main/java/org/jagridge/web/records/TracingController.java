@@ -52,7 +52,13 @@ class TracingController {
     @GetMapping("/circuits/{slug}/tracing")
     String start(@PathVariable String slug, Model model) {
         Row row = circuits.require(slug);
-        fill(model, row, openRows(row), "");
+        try {
+            fill(model, row, openRows(row), "");
+        } catch (MalformedException e) {
+            // parts have gone or have other names since
+            fill(model, row, "", "");
+            model.addAttribute("unread", e.problems().get(0).message());
+        }
         return START;
     }
 
@@ -68,17 +74,15 @@ class TracingController {
         return asFound(row).open().stream().map(e -> e.at() + ", " + e.colour()).collect(Collectors.joining("\n"));
     }
 
-    /** The newest record that can still be read; an empty one where there is none. */
+    /**
+     * The newest record of the wiring as found; an empty one where there is none.
+     *
+     * @throws MalformedException where the circuit has lost what it names
+     */
     private AsFound asFound(Row row) {
         return found.ofCircuit(row.id()).stream()
                 .findFirst()
-                .map(f -> {
-                    try {
-                        return AsFound.read(f.body(), circuit(row));
-                    } catch (MalformedException e) {
-                        return new AsFound(List.of());
-                    }
-                })
+                .map(f -> AsFound.read(f.body(), circuit(row)))
                 .orElse(new AsFound(List.of()));
     }
 
@@ -176,10 +180,19 @@ class TracingController {
 
     /** Writes what was traced into the record of the wiring as found. */
     @PostMapping("/tracings/{id}/as-found")
-    String write(@PathVariable long id) {
+    String write(@PathVariable long id, Model model) {
         TracingRepository.Row row = require(id);
         Row circuit = circuits.find(row.circuitId()).orElseThrow();
-        found.add(circuit.id(), row.who(), asFound(circuit).with(tracing(row)).text());
+        try {
+            found.add(
+                    circuit.id(), row.who(), asFound(circuit).with(tracing(row)).text());
+        } catch (MalformedException e) {
+            model.addAttribute(
+                    "problem",
+                    "The newest as-found record does not fit the circuit any more, so nothing was added to it: "
+                            + e.problems().get(0).message() + ". Save one that fits first; this tracing stays here.");
+            return page(id, model);
+        }
         return "redirect:/circuits/" + circuit.slug() + "/as-found";
     }
 }
