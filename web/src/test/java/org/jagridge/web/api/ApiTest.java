@@ -248,4 +248,17 @@ public class ApiTest extends WebTest {
         assertEquals(home.headers().firstValue("X-Content-Type-Options").orElse(""), "nosniff");
         assertEquals(post("/bench/1/undo?s=0&t=0", "").statusCode(), 403);
     }
+
+    /** A room that is heated and cools again all year makes more changes than one run keeps. */
+    @Test
+    public void aRunThatIsTooLongIsRefusedWithWhatKeptMoving() {
+        String circuit = get("/circuits/wardens-cottage/circuit.json").body();
+        HttpResponse<String> response = post(
+                "/api/v1/run",
+                "{\"circuit\": " + circuit
+                        + ", \"scenario\": {\"untilSeconds\": 31536000, \"start\": {\"TH.mode\": \"heat\"}}}");
+        assertEquals(response.statusCode(), 422, response.body());
+        assertTrue(body(response).get("title").stringValue().contains("went over its limits"), response.body());
+        assertTrue(response.body().contains("still moving: "), response.body());
+    }
 }

@@ -134,4 +134,39 @@ public class BenchActsTest extends WebTest {
         assertTrue(m.find(), words);
         return m.group(1);
     }
+
+    /** Whoever goes back in time and does something else sets aside what came later; the leads stay, undo brings it back. */
+    @Test
+    public void whatIsDoneAtAnEarlierTimeSetsLaterActsAside() {
+        At at = open(copy("lab-bench", "Back in time"));
+        at = done(at, "set", "key", "TH.fan", "value", "on");
+        At later = done(
+                new At(at.bench(), at.state(), "60", ""),
+                "put",
+                "act",
+                "link",
+                "one",
+                "TH.R",
+                "other",
+                "TH.W",
+                "reason",
+                "heat");
+        later = done(later, "meter", meter("dc-volts", "K1.A1", ""));
+        assertTrue(later.body().contains("link TH.R to TH.W"));
+        At other = done(new At(at.bench(), later.state(), "30", ""), "set", "key", "TH.fan", "value", "auto");
+        assertFalse(other.body().contains("link TH.R to TH.W"), "the link came later");
+        assertTrue(other.body().contains("value=\"K1.A1\""), "the lead stays");
+        At undone = done(other, "undo");
+        assertTrue(undone.body().contains("link TH.R to TH.W"), "undo brings it back");
+    }
+
+    @Test
+    public void aBenchDoesNotRunForMoreThanAWeek() {
+        At at = open(copy("lab-bench", "A long week"));
+        HttpResponse<String> answer =
+                submit(new At(at.bench(), at.state(), "604800", "").act("set"), "key", "TH.fan", "value", "on");
+        assertTrue(answer.body().contains("This bench has run for a week. Start a fresh one."), notice(answer));
+        HttpResponse<String> nothing = submit(at.act("undo"));
+        assertTrue(nothing.body().contains("Nothing has been done at this bench yet."), notice(nothing));
+    }
 }
