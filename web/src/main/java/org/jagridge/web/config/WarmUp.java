@@ -1,0 +1,70 @@
+package org.jagridge.web.config;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import org.jagridge.web.circuits.CircuitRepository;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.env.Environment;
+import org.springframework.stereotype.Component;
+
+/**
+ * Asks the application for its slowest pages as soon as it is there, so that what the virtual machine has to load and
+ * compile for them is done before anyone waits for it. The pages asked for change nothing.
+ */
+@Component
+@ConditionalOnProperty("jagridge.warm-up")
+class WarmUp {
+    private static final List<String> PAGES = List.of("/sequence", "/ladder.svg", "/connections.svg", "/sheet");
+
+    private final CircuitRepository circuits;
+    private final Environment environment;
+    private final CompletableFuture<List<Integer>> answers = new CompletableFuture<>();
+
+    WarmUp(CircuitRepository circuits, Environment environment) {
+        this.circuits = circuits;
+        this.environment = environment;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+        Thread thread = new Thread(this::ask, "warm-up");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        thread.start();
+    }
+
+    private void ask() {
+        try {
+            String root = "http://127.0.0.1:" + environment.getRequiredProperty("local.server.port") + "/circuits/";
+            List<Integer> codes = new ArrayList<>();
+            for (CircuitRepository.Row c : circuits.all().stream().limit(1).toList()) {
+                for (String page : PAGES) {
+                    HttpRequest request = HttpRequest.newBuilder(URI.create(root + c.slug() + page))
+                            .build();
+                    codes.add(HttpClient.newHttpClient()
+                            .send(request, HttpResponse.BodyHandlers.discarding())
+                            .statusCode());
+                }
+            }
+            answers.complete(codes);
+        } catch (IOException | RuntimeException e) {
+            // the pages take a little longer then, that is all
+            answers.completeExceptionally(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** How the pages were answered, once they are. */
+    CompletableFuture<List<Integer>> answers() {
+        return answers;
+    }
+}

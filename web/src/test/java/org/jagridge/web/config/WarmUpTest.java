@@ -1,0 +1,24 @@
+package org.jagridge.web.config;
+
+import static org.testng.Assert.assertEquals;
+
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+import org.testng.annotations.Test;
+
+/** An application that has just started asks for its own slowest pages. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = "spring.datasource.url=jdbc:h2:mem:warm;DB_CLOSE_DELAY=-1")
+public class WarmUpTest extends AbstractTestNGSpringContextTests {
+    @Autowired
+    private WarmUp warmUp;
+
+    @Test
+    public void thePagesAreThere() throws Exception {
+        assertEquals(warmUp.answers().get(60, TimeUnit.SECONDS), List.of(200, 200, 200, 200));
+    }
+}
