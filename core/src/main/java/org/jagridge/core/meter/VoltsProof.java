@@ -25,6 +25,8 @@ import org.jagridge.core.run.Reach.ThroughLoad;
 final class VoltsProof {
     /** Readings under this many volts count as none. */
     private static final double NOTHING = 0.05;
+    /** From here on volts along a conductor are worth naming. */
+    private static final double DROP = 0.1;
 
     private final Frame frame;
     private final Reach reach;
@@ -146,7 +148,7 @@ final class VoltsProof {
                         + ". It says nothing yet of what comes after.";
     }
 
-    /** "T1.X1 reaches TH.G through F1 1–2 and TH R–G"; empty for a lead that is on the pole itself. */
+    /** "T1.X1 reaches TH.G through F1 1–2, TH R–G"; empty for a lead that is on the pole itself. */
     private Optional<String> reaches(Pole pole, Terminal lead, int node) {
         int from = frame.assembly().node(Terminal.parse(pole.terminal())).orElseThrow();
         if (from == node) {
@@ -154,7 +156,7 @@ final class VoltsProof {
         }
         String through = MadeWay.between(frame, reach, from, node).stream()
                 .map(b -> b.title().replace('-', '–'))
-                .collect(Collectors.joining(" and "));
+                .collect(Collectors.joining(", "));
         return Optional.of(pole.terminal() + " reaches " + lead + (through.isEmpty() ? "" : " through " + through));
     }
 
@@ -253,7 +255,8 @@ final class VoltsProof {
         }
         Set<Pole> poles = reach.polesOf(plusNode);
         String joint = closed.isEmpty()
-                ? "0 V: " + plus + " and " + minus + " are joined by conductors"
+                ? (value < DROP ? "0 V: " : digits() + ", the drop of what flows: ") + plus + " and " + minus
+                        + " are joined by conductors"
                 : "About 0 V across a closed contact, " + closed.get(0).title();
         if (poles.isEmpty()) {
             return joint
@@ -263,8 +266,8 @@ final class VoltsProof {
         Pole pole = poles.iterator().next();
         boolean hot = pole.side() != Side.RETURN;
         return joint + ", and both are " + (hot ? "live" : "on the return") + " (" + pole.terminal()
-                + "). It proves that only with the supply live: a dead supply reads 0 V as well, so check the source, "
-                + "then " + minus + " to common.";
+                + "). It proves that only with the supply live: a dead supply reads 0 V as well, so check the source"
+                + (hot ? ", then " + minus + " to common." : ".");
     }
 
     private String connection(int node) {

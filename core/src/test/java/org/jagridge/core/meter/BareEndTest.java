@@ -50,7 +50,7 @@ public class BareEndTest {
         List<Fault> off = List.of(lifted("w14", "K1.A1"));
         Reading bare = read(FAN, off, Request.Mode.AC_VOLTS, BARE, "T1.X2");
         assertEquals(bare.value(), 26.6, 0.2, bare.says());
-        assertTrue(bare.says().contains("reaches the bare end of w14 through F1 1–2 and TH R–G"), bare.says());
+        assertTrue(bare.says().contains("reaches the bare end of w14 through F1 1–2, TH R–G"), bare.says());
         Reading coil = read(FAN, off, Request.Mode.AC_VOLTS, "K1.A1", "T1.X2");
         assertEquals(coil.value(), 0, 0.1, coil.says());
     }

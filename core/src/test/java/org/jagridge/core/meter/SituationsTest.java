@@ -163,6 +163,15 @@ public class SituationsTest {
         // on the bare sub-base
         Map<String, Object> pulled = Map.of("TH.pulled", true);
         at(LAB, pulled, volts("TH.R", "TH.C"), 26.8, "T1.X1 reaches TH.R through F1 1–2, and T1.X2 reaches TH.C");
+        // the return of a coil that draws: no zero, but what its current drops along the cable
+        at(
+                COTTAGE,
+                Map.of("TH.mode", "heat", "ROOM.celsius", 15.0),
+                volts("CC.A2", "T1.X2"),
+                0.22,
+                "V, the drop of what flows",
+                "both are on the return (T1.X2)",
+                "check the source.");
         // one lead on common: what is proved is the way of the feed up to here, and no load yet
         at(
                 LAB,
@@ -170,7 +179,7 @@ public class SituationsTest {
                 volts("XT.3", "T1.X2"),
                 26.4,
                 "all that T1 gives",
-                "T1.X1 reaches XT.3 through F1 1–2 and TH R–G.",
+                "T1.X1 reaches XT.3 through F1 1–2, TH R–G.",
                 "nothing yet of what comes after");
         at(LAB, pulled, volts("TH.R", "TH.W"), 26.8, "TH.W is not powered", "the way from TH.W through K3 is whole");
         at(LAB, pulled, wireOpen("w16"), volts("TH.R", "TH.W"), 0, "TH.W is joined to nothing");

@@ -124,7 +124,7 @@ public class LinksBrowserTest extends BrowserTest {
         page().keyboard().press("Enter");
         assertThat(page().locator("#lead-plus")).hasAttribute("value", "bare-w14.2");
         assertThat(page().locator(".lead.red em")).hasText("off K1.A1");
-        assertThat(page().locator(".says")).containsText("reaches the bare end of w14 through F1 1–2 and TH R–G");
+        assertThat(page().locator(".says")).containsText("reaches the bare end of w14 through F1 1–2, TH R–G");
         assertThat(page().locator(".connection .probe.red")).hasCount(1);
         page().reload();
         assertThat(page().locator("#lead-plus")).hasValue("bare-w14.2");
@@ -136,7 +136,7 @@ public class LinksBrowserTest extends BrowserTest {
         temporaries().locator("button").click();
         assertThat(temporaries()).hasCount(0);
         assertThat(page().locator("#lead-plus")).hasAttribute("value", "K1.A1");
-        assertThat(page().locator(".says")).containsText("T1.X1 reaches K1.A1 through F1 1–2 and TH R–G");
+        assertThat(page().locator(".says")).containsText("T1.X1 reaches K1.A1 through F1 1–2, TH R–G");
         // the other end of a wire, and both at once
         lift("w11 TH.G");
         assertThat(temporaries()).hasCount(1);
