@@ -84,7 +84,9 @@ final class AmpsProof {
             String heater = heater(behind.get(0));
             return heater != null ? heater : "It is what " + behind.get(0).words() + " should be.";
         }
-        return behind.isEmpty() ? "" : "It is what to expect: " + names(behind) + ".";
+        return behind.isEmpty()
+                ? "It is what a sound circuit has here."
+                : "It is what to expect: " + names(behind) + ".";
     }
 
     /** A heater draws by its resistance, so its amps follow its volts. */

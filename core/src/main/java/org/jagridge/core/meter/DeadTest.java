@@ -261,7 +261,9 @@ final class DeadTest {
     private Optional<Branch> underTest() {
         return assembly.branches().stream()
                 .filter(b -> isConsumerOrWinding(b) && isBetween(b))
-                .min(Comparator.comparing((Branch b) -> !isAtTerminals(b)));
+                .min(Comparator.comparing((Branch b) -> !isAtTerminals(b))
+                        .thenComparing(b ->
+                                -frame.direct().values().admittance(b.index()).re()));
     }
 
     private static boolean isConsumerOrWinding(Branch b) {
@@ -285,11 +287,12 @@ final class DeadTest {
         Optional<Branch> tested = underTest();
         Solution direct = frame.direct();
         if (tested.isEmpty()) {
-            String way = String.join(" and ", loadsOnTheWay(direct, null));
+            List<String> loads = loadsOnTheWay(direct, null);
+            String way = String.join(" and ", loads);
             List<Branch> opens = reach.opensBetween(plus, minus, frame);
             if (!opens.isEmpty() && !way.isEmpty()) {
-                return ohmsWords(ohms) + " is what " + way + " shows beside it: " + opened(opens.get(0))
-                        + " Take a wire off one side to test it alone.";
+                return ohmsWords(ohms) + " is what " + way + (loads.size() == 1 ? " shows" : " show") + " beside it: "
+                        + opened(opens.get(0)) + " Take a wire off one side to test it alone.";
             }
             return ohmsWords(ohms) + " between " + leads() + (way.isEmpty() ? "." : ", through " + way + ".");
         }
@@ -300,7 +303,8 @@ final class DeadTest {
         String also = others.isEmpty()
                 ? ""
                 : " " + String.join(" and ", others)
-                        + " lies beside it and takes part in the reading; take a wire off to measure " + b.owner()
+                        + (others.size() == 1 ? " lies beside it and takes part" : " lie beside it and take part")
+                        + " in the reading; take a wire off to measure " + b.owner()
                         + " alone.";
         if (own <= 0) {
             return ohmsWords(ohms) + ", but not of " + b.title() + ", which is open"

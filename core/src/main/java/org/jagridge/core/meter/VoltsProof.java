@@ -7,6 +7,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.network.Solution;
+import org.jagridge.core.network.Solver;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
@@ -25,6 +27,8 @@ import org.jagridge.core.run.Reach.ThroughLoad;
 final class VoltsProof {
     /** Readings under this many volts count as none. */
     private static final double NOTHING = 0.05;
+    /** What is further apart than this is joined by stray capacitance alone. */
+    private static final double APART_OHMS = 200_000;
     /** From here on volts along a conductor are worth naming. */
     private static final double DROP = 0.1;
 
@@ -62,6 +66,11 @@ final class VoltsProof {
         if (plusNode == minusNode) {
             return "Both leads are on the same terminal.";
         }
+        if (isApart()) {
+            return digits() + " between two supplies that nothing joins: " + connection(plusNode) + ", "
+                    + connection(minusNode) + ". What shows is stray and proves neither side. Measure each to its own "
+                    + "return.";
+        }
         if (value < fullVolts() * 0.02 || value < NOTHING) {
             return saysNothing();
         }
@@ -90,6 +99,20 @@ final class VoltsProof {
             return acrossLoad(load);
         }
         return general();
+    }
+
+    /** Whether the leads hang on different sources between which there is next to no way for a current. */
+    private boolean isApart() {
+        ThroughLoad a = reach.throughLoads(plusNode);
+        ThroughLoad b = reach.throughLoads(minusNode);
+        if (a == null || b == null || a.pole().source().equals(b.pole().source())) {
+            return false;
+        }
+        Solution solution = direct && frame.dc() != null ? frame.dc() : frame.ac();
+        return new Solver(frame.assembly().network())
+                        .impedance(solution, plusNode, minusNode)
+                        .abs()
+                > APART_OHMS;
     }
 
     /** The volts of the source that either lead hangs on, to judge what is much. */

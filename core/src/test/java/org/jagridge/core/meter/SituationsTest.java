@@ -13,6 +13,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
@@ -223,18 +224,11 @@ public class SituationsTest {
         // contacts, wires and fuses
         at(LAB, OFF, beep("F1.1", "F1.2"), 0.005, "It beeps", "F1", "closed");
         // the winding and the lamp lie beside the open contact
-        at(
-                LAB,
-                OFF,
-                beep("K1.11", "K1.14"),
-                576.9,
-                "No beep",
-                "T1 and LP1 shows beside it",
-                "contact K1 11-14 is open");
+        at(LAB, OFF, beep("K1.11", "K1.14"), 576.9, "No beep", "T1 and LP1 show beside it", "contact K1 11-14 is open");
         at(LAB, OFF, beep("K4.21", "K4.22"), 0.005, "It beeps", "K4 21-22 is closed");
         at(LAB, OFF, beep("TH.G", "K1.A1"), 0.136, "It beeps", "joined");
         at(LAB, OFF, wireOpen("w7"), beep("F1.2", "XT.1"), 51.1, "No beep", "beside it", "wire w7 is broken");
-        at(LAB, OFF, beep("TH.R", "TH.G"), 58.5, "No beep", "T1 and K1 shows beside it", "contact TH R-G is open");
+        at(LAB, OFF, beep("TH.R", "TH.G"), 58.5, "No beep", "T1 and K1 show beside it", "contact TH R-G is open");
         at(LAB, OFF, beep("TH.R", "TH.R"), 0, "same terminal");
         at(COTTAGE, ALL_OFF, beep("LIM.1", "LIM.2"), 0.005, "It beeps", "LIM", "closed");
         at(COTTAGE, both(ALL_OFF, Map.of("LIM.tripped", true)), beep("LIM.1", "LIM.2"), OL, "LIM", "open");
@@ -247,6 +241,8 @@ public class SituationsTest {
                 "worn contact or a loose joint");
         at(LAB, OFF, Fault.of(FaultKind.COIL_SHORTED, "part", "K3"), ohms("K3.A1", "K3.A2"), 0.1, "Turns are shorted");
         at(COTTAGE, ALL_OFF, ohms("HC.T1", "HC.L1"), OL, "HC L1-T1 is open");
+        // two loads between the leads: the one that makes the reading is named
+        at(COTTAGE, ALL_OFF, ohms("AH.X2", "DF.CC"), 12, "across CC", "whole");
         // a motor's windings lie beside what is wired to them
         at(LAB, OFF, ohms("LP1.1", "LP1.2"), 576, "across LP1", "whole");
     }
@@ -376,5 +372,25 @@ public class SituationsTest {
                 .read(ohms("F1.1", "F1.2"));
         assertTrue(r.says().contains("F1 1-2 is open: blown or tripped. Find out why"), r.says());
         assertTrue(r.says().contains("Take a wire off"), r.says());
+    }
+
+    /** A control transformer's side floats: against the line there is nothing to be measured but stray volts. */
+    @Test
+    public void betweenTwoSuppliesThatNothingJoinsAReadingProvesNeither() {
+        Run cottage = Simulation.run(Circuits.demo(COTTAGE), new Scenario("Rest", REST, List.of(), List.of(), 30));
+        for (String line : List.of("HC.L1", "HC.L2", "M.N")) {
+            Reading r = Meter.at(cottage, Time.micros(10)).read(volts(line, "T1.X1"));
+            assertTrue(r.says().contains("between two supplies that nothing joins: hard on M."), r.says());
+            assertTrue(r.says().contains("Measure each to its own return"), r.says());
+            Reading loaded = Meter.at(cottage, Time.micros(10)).read(low(line, "T1.X1"));
+            assertEquals(loaded.value(), 0, 0.5, "a load takes stray volts away");
+        }
+        // in the hall's two systems the link from RC to RH joins them, and there the volts are real
+        Circuit.Builder b = Circuits.demo("old-hall").toBuilder();
+        b.wires().add(Wire.between("j1", Terminal.parse("TH.RC"), Terminal.parse("TH.RH")));
+        b.wires().add(Wire.between("j2", Terminal.parse("ZP.C1"), Terminal.parse("TA.X2")));
+        Run tied = Simulation.run(b.build(), new Scenario("Rest", REST, List.of(), List.of(), 30));
+        Reading r = Meter.at(tied, Time.micros(10)).read(volts("TH.RC", "ZP.C1"));
+        assertTrue(!r.says().contains("nothing joins"), r.says());
     }
 }
