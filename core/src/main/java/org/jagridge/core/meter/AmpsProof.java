@@ -69,7 +69,10 @@ final class AmpsProof {
         return flows + (amps < expected ? saysLess(behind, expected) : saysMore(behind, expected));
     }
 
-    private static String saysIdle() {
+    private String saysIdle() {
+        if (wire.a().name().equals("PE") || wire.b().name().equals("PE")) {
+            return "An earth conductor carries none in a sound circuit.";
+        }
         return "Nothing it feeds is switched on now. That says nothing of its volts.";
     }
 

@@ -298,6 +298,9 @@ final class VoltsProof {
         if (way == null) {
             return "joined to nothing";
         }
+        if (frame.assembly().node(Terminal.parse(way.pole().terminal())).orElseThrow() == node) {
+            return "a pole of " + way.pole().source();
+        }
         return way.loads().isEmpty()
                 ? "hard on " + way.pole().terminal()
                 : "on " + way.pole().terminal() + " through " + names(way.loads());
