@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
+import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
@@ -27,6 +28,8 @@ import org.jagridge.core.run.Reach.ThroughLoad;
 final class VoltsProof {
     /** Readings under this many volts count as none. */
     private static final double NOTHING = 0.05;
+    /** Nodes are the ends of a reading within this share of it. */
+    private static final double ACROSS = 0.2;
     /** What is further apart than this is joined by stray capacitance alone. */
     private static final double APART_OHMS = 200_000;
     /** From here on volts along a conductor are worth naming. */
@@ -89,6 +92,10 @@ final class VoltsProof {
                     return acrossSupply(p, m);
                 }
             }
+        }
+        Optional<Branch> poor = poorJoint();
+        if (poor.isPresent()) {
+            return acrossPoorJoint(poor.get());
         }
         List<Branch> opens = reach.opensBetween(plusNode, minusNode, frame);
         if (!opens.isEmpty()) {
@@ -183,6 +190,39 @@ final class VoltsProof {
         return Optional.of(pole.terminal() + " reaches " + lead + (through.isEmpty() ? "" : " through " + through));
     }
 
+    /** A wire or contact right across which the reading stands, and which would hardly drop any if it were sound. */
+    private Optional<Branch> poorJoint() {
+        if (!reach.joined(plusNode, minusNode) || frame.sound() == frame) {
+            return Optional.empty();
+        }
+        Solution now = direct && frame.dc() != null ? frame.dc() : frame.ac();
+        Values sound = frame.sound().ac().values();
+        return frame.assembly().branches().stream()
+                .filter(b -> b.role().joins() && reach.joined(b.nodeA(), plusNode) && frame.conducts(b))
+                .filter(b -> 2 * now.values().admittance(b.index()).abs()
+                        < sound.admittance(b.index()).abs())
+                .filter(b -> standsAcross(b, now))
+                .findFirst();
+    }
+
+    private boolean standsAcross(Branch b, Solution now) {
+        double near = ACROSS * value;
+        boolean forward = now.volts(b.nodeA(), plusNode).abs() < near
+                && now.volts(b.nodeB(), minusNode).abs() < near;
+        boolean backward = now.volts(b.nodeA(), minusNode).abs() < near
+                && now.volts(b.nodeB(), plusNode).abs() < near;
+        return forward || backward;
+    }
+
+    private String acrossPoorJoint(Branch b) {
+        Solution now = direct && frame.dc() != null ? frame.dc() : frame.ac();
+        double ohms = 1 / now.values().admittance(b.index()).re();
+        return digits() + " across " + (b.isWire() ? "the wire " + b.owner() : b.title()) + ", where a sound one shows "
+                + "next to none: a poor joint of " + DeadTest.ohmsWords(ohms)
+                + ". It takes that from what follows, which "
+                + "draws " + threeFigures(frame.amps(b)) + " A through it.";
+    }
+
     private String acrossOpen(Branch open) {
         Terminal dead = farSide();
         Terminal live = dead.equals(plus) ? minus : plus;
@@ -229,6 +269,12 @@ final class VoltsProof {
     }
 
     private String general() {
+        for (int node : new int[] {plusNode, minusNode}) {
+            if (reach.throughLoads(node) == null) {
+                return digits() + " of stray volts: " + (node == plusNode ? plus : minus)
+                        + " is joined to nothing live, so the meter has no way back. It proves nothing of either.";
+            }
+        }
         return digits() + " between " + plus + " (" + connection(plusNode) + ") and " + minus + " ("
                 + connection(minusNode) + ").";
     }

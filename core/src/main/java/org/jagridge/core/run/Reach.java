@@ -19,8 +19,10 @@ import org.jagridge.core.part.Role;
  * a load, or to nothing.
  */
 public final class Reach {
-    /** Mhos from which a conductor counts as joining hard; a contact with a few ohms still does. */
-    private static final double HARD = 1 / 20.0;
+    /** Mhos from which a conductor counts as joining: a poor joint still does, the electronics of a timer don't. */
+    private static final double JOINS = 1 / 1000.0;
+    /** Mhos from which a bond to earth counts as joining. */
+    private static final double BONDS = 1 / 20.0;
     /** Volts under which a source counts as dead. A thermopile gives half a volt and lives. */
     private static final double DEAD_VOLTS = 0.1;
 
@@ -71,7 +73,7 @@ public final class Reach {
         for (Branch b : assembly.branches()) {
             if (b.role().gives() && isLive(b, frame)) {
                 note(b);
-            } else if (frame.conducts(b) && b.role().consumes()) {
+            } else if (frame.conducts(b) && (b.role().consumes() || letsLittleThrough(b, frame))) {
                 loads.get(groupOf(b.nodeA())).add(b);
                 loads.get(groupOf(b.nodeB())).add(b);
             }
@@ -80,9 +82,14 @@ public final class Reach {
 
     private static boolean joins(Branch b, Frame frame) {
         if (b.role() == Role.EARTHING) {
-            return frame.ac().values().admittance(b.index()).re() > HARD;
+            return frame.ac().values().admittance(b.index()).re() > BONDS;
         }
-        return b.role().joins() && frame.ac().values().admittance(b.index()).re() > HARD;
+        return b.role().joins() && frame.ac().values().admittance(b.index()).re() > JOINS;
+    }
+
+    /** An electronic contact that is off is no open one: what lies behind it hangs on it as on a load. */
+    private static boolean letsLittleThrough(Branch b, Frame frame) {
+        return b.role() == Role.CONTACT && !joins(b, frame);
     }
 
     private static boolean isLive(Branch b, Frame frame) {

@@ -125,10 +125,13 @@ public class SituationsTest {
         at(LAB, REST, volts("TH.R", "TH.G"), 26.6, "Full voltage across an open switch", "TH.G is not powered", "K1");
         at(LAB, REST, volts("TH.R", "TH.W"), 26.6, "TH.W is not powered", "K3");
         at(LAB, REST, volts("K1.11", "K1.14"), 26.6, "open switch", "K1.14 is not powered", "LP1");
-        // green hangs on nothing beside blue, 6 m at 60 pF/m: 0.136 µS against the meter's 0.1 µS
-        at(LAB, REST, coilOpen("K1"), volts("TH.R", "TH.G"), 21.3, "A ghost", "blue in TC", "low-impedance");
-        at(LAB, REST, wireOpen("w14"), volts("TH.R", "TH.G"), 21.3, "A ghost: TH.G is joined to nothing");
-        at(LAB, REST, wireOpen("w16"), volts("TH.W", "TH.C"), 21.3, "A ghost", "red in TC");
+        // green hangs on nothing beside blue and yellow, which are on common, yellow by way of TD1's electronics: 6 m
+        // at
+        // 60 pF/m are 0.136 µS to each, against the meter's 0.1 µS: 26.6 · 0.272 / √(0.272² + 0.1²)
+        at(LAB, REST, coilOpen("K1"), volts("TH.R", "TH.G"), 24.9, "A ghost", "blue in TC", "low-impedance");
+        at(LAB, REST, wireOpen("w14"), volts("TH.R", "TH.G"), 24.9, "A ghost: TH.G is joined to nothing");
+        // white lies between red and yellow: half of what is between them
+        at(LAB, REST, wireOpen("w16"), volts("TH.W", "TH.C"), 12.5, "A ghost", "red in TC");
         at(LAB, REST, wireOpen("w14"), low("TH.R", "TH.G"), 0, "TH.G is joined to nothing", "doesn't prove TH.R dead");
         // no volts at an output that is off
         at(LAB, REST, volts("TH.G", "TH.C"), 0, "TH.G rests at the voltage of TH.C", "only if the supply is live");
@@ -173,6 +176,24 @@ public class SituationsTest {
                 "V, the drop of what flows",
                 "both are on the return (T1.X2)",
                 "check the source.");
+        // a poor joint takes volts from what it feeds, and none while nothing flows
+        Fault poor = new Fault(FaultKind.WIRE_RESISTIVE, Map.of("wire", "w9", "ohms", 20.0), null, null);
+        at(
+                LAB,
+                FAN,
+                poor,
+                volts("XT.1", "TH.R"),
+                3.55,
+                "across the wire w9",
+                "a poor joint of 20.0 Ω",
+                "draws 0.177 A");
+        at(LAB, FAN, poor, volts("T1.X1", "TH.R"), 3.55, "across the wire w9");
+        Fault idle = new Fault(FaultKind.WIRE_RESISTIVE, Map.of("wire", "w38", "ohms", 20.0), null, null);
+        at(LAB, REST, idle, volts("K2.11", "T1.X2"), 26.6, "T1.X1 reaches K2.11 through F1 1–2");
+        at(LAB, REST, idle, volts("XT.1", "K2.11"), 0, "joined by conductors", "both are live");
+        // no wire to speak of any more
+        Fault corroded = new Fault(FaultKind.WIRE_RESISTIVE, Map.of("wire", "w9", "ohms", 20_000.0), null, null);
+        at(LAB, FAN, corroded, volts("XT.1", "TH.R"), 26.5, "Full voltage across an open switch: the broken wire w9");
         // one service, two breakers
         at(COTTAGE, REST, volts("MO.L1", "M.L2"), 240, "MO.L1 (a pole of MO) and M.L2 (a pole of M)");
         // one lead on common: what is proved is the way of the feed up to here, and no load yet
@@ -185,7 +206,7 @@ public class SituationsTest {
                 "T1.X1 reaches XT.3 through F1 1–2, TH R–G.",
                 "nothing yet of what comes after");
         at(LAB, pulled, volts("TH.R", "TH.W"), 26.8, "TH.W is not powered", "the way from TH.W through K3 is whole");
-        at(LAB, pulled, wireOpen("w16"), volts("TH.R", "TH.W"), 0, "TH.W is joined to nothing");
+        at(LAB, pulled, wireOpen("w16"), volts("TH.R", "TH.W"), 12.5, "TH.W is joined to nothing");
         // the low-impedance range loads a coil that it hangs on, and takes a ghost away
         at(LAB, REST, low("TH.R", "TH.W"), 25.9, "TH.W is not powered");
         at(COTTAGE, REST, low("HC.L1", "HC.T1"), 0, "joined to nothing");
@@ -401,5 +422,14 @@ public class SituationsTest {
         Run tied = Simulation.run(b.build(), new Scenario("Rest", REST, List.of(), List.of(), 30));
         Reading r = Meter.at(tied, Time.micros(10)).read(volts("TH.RC", "ZP.C1"));
         assertTrue(!r.says().contains("nothing joins"), r.says());
+    }
+
+    /** A dead transformer's secondary is joined to nothing live: against the line the meter shows stray volts. */
+    @Test
+    public void againstADeadTransformerStrayVoltsProveNothing() {
+        Run dead = Simulation.run(
+                Circuits.demo(COTTAGE), new Scenario("Dead", REST, List.of(), List.of(wireOpen("w8")), 30));
+        Reading r = Meter.at(dead, Time.micros(10)).read(volts("AH.L1", "T1.X2"));
+        assertTrue(r.says().contains("of stray volts: T1.X2 is joined to nothing live"), r.says());
     }
 }
