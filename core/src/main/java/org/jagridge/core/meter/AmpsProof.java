@@ -128,7 +128,8 @@ final class AmpsProof {
         return suspects.isEmpty()
                 ? "It is " + share + ": something in the way drops volts, or a load has changed."
                 : "It is " + share + ", as if " + (suspects.size() == 1 ? "" : "one of ") + owners(suspects)
-                        + " drew nothing: open inside, or its limit or link is open.";
+                        + " drew nothing: open inside, or its limit or link is open. Or something in the way drops volts: "
+                        + "the volts at the loads tell.";
     }
 
     private String saysMore(List<Behind> behind, double expected) {

@@ -43,6 +43,7 @@ public final class Reach {
     private final int[] group;
     private final List<Set<Pole>> poles = new ArrayList<>();
     private final List<List<Branch>> loads = new ArrayList<>();
+    private final List<List<Branch>> leaks = new ArrayList<>();
 
     public Reach(Frame frame) {
         assembly = frame.assembly();
@@ -67,6 +68,7 @@ public final class Reach {
                 number[r] = poles.size();
                 poles.add(new LinkedHashSet<>());
                 loads.add(new ArrayList<>());
+                leaks.add(new ArrayList<>());
             }
             group[i] = number[r];
         }
@@ -74,8 +76,9 @@ public final class Reach {
             if (b.role().gives() && isLive(b, frame)) {
                 note(b);
             } else if (frame.conducts(b) && (b.role().consumes() || letsLittleThrough(b, frame))) {
-                loads.get(groupOf(b.nodeA())).add(b);
-                loads.get(groupOf(b.nodeB())).add(b);
+                List<List<Branch>> at = b.role().consumes() ? loads : leaks;
+                at.get(groupOf(b.nodeA())).add(b);
+                at.get(groupOf(b.nodeB())).add(b);
             }
         }
     }
@@ -159,9 +162,16 @@ public final class Reach {
 
     /**
      * The nearest pole that a node reaches through loads, by the fewest of them, or null where there is none. The
-     * empty list of loads stands for a hard joint.
+     * empty list of loads stands for a hard joint. An electronic contact that is off counts as a load where nothing else
+     * leads to a pole.
      */
     public ThroughLoad throughLoads(int node) {
+        ThroughLoad way = throughLoads(node, false);
+        return way != null ? way : throughLoads(node, true);
+    }
+
+    /** @param leaking whether an electronic contact that is off is gone through as well */
+    private ThroughLoad throughLoads(int node, boolean leaking) {
         Deque<Integer> queue = new ArrayDeque<>();
         Map<Integer, List<Branch>> ways = new HashMap<>();
         queue.add(groupOf(node));
@@ -171,7 +181,11 @@ public final class Reach {
             if (!poles.get(g).isEmpty()) {
                 return new ThroughLoad(ways.get(g), poles.get(g).iterator().next());
             }
-            for (Branch load : loads.get(g)) {
+            List<Branch> from = new ArrayList<>(loads.get(g));
+            if (leaking) {
+                from.addAll(leaks.get(g));
+            }
+            for (Branch load : from) {
                 int other = groupOf(load.nodeA()) == g ? groupOf(load.nodeB()) : groupOf(load.nodeA());
                 if (!ways.containsKey(other)) {
                     List<Branch> way = new ArrayList<>(ways.get(g));

@@ -194,6 +194,25 @@ public class SituationsTest {
         // no wire to speak of any more
         Fault corroded = new Fault(FaultKind.WIRE_RESISTIVE, Map.of("wire", "w9", "ohms", 20_000.0), null, null);
         at(LAB, FAN, corroded, volts("XT.1", "TH.R"), 26.5, "Full voltage across an open switch: the broken wire w9");
+        // a coil's other end is what a point rests at, even where a waiting timer lets a little through from the feed
+        at(
+                STORE,
+                REST,
+                volts("LPS.2", "T1.X2"),
+                0,
+                "no current flows through",
+                "CC",
+                "LPS.2 rests at the voltage of T1.X2");
+        // with that end off, the little is all there is
+        at(
+                STORE,
+                Map.of("AIR.celsius", 6.0, "TH.setCelsius", 4.0),
+                wireOpen("w24"),
+                volts("CC.A2", "T1.X2"),
+                26.7,
+                "the broken wire w24",
+                "through CC",
+                "TD");
         // one service, two breakers
         at(COTTAGE, REST, volts("MO.L1", "M.L2"), 240, "MO.L1 (a pole of MO) and M.L2 (a pole of M)");
         // one lead on common: what is proved is the way of the feed up to here, and no load yet
