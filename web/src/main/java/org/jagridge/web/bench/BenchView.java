@@ -1,8 +1,13 @@
 package org.jagridge.web.bench;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.network.Network;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.run.Frame;
 import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
@@ -38,12 +43,16 @@ record BenchView(
         List<WalkView.Choice> loads,
         List<String> leftOut) {
 
+    /** From here on volts to earth are line voltage to whoever touches them. */
+    private static final double TOUCHABLE_VOLTS = 50;
+
     /**
      * Something to undo before hand-over.
      *
      * @param link the two terminals of a link, with a blank between, for the mark in the drawings
      * @param bare the bare end of a lifted wire and the terminal that it was on, with a blank between; empty for none
      * @param wires the wires that are not where they belong, with blanks between
+     * @param live whether line voltage stands where the hands are
      * @param around the safeties that it goes around, in words; empty for none
      */
     record TemporaryRow(
@@ -52,6 +61,7 @@ record BenchView(
             String link,
             String bare,
             String wires,
+            boolean live,
             String reason,
             String around,
             String undo) {}
@@ -105,9 +115,20 @@ record BenchView(
                 String.join(" ", t.ends()),
                 t.bare(state.drawn().circuit()),
                 String.join(" ", t.wires()),
+                isLive(state.frame(), t),
                 t.reason(),
                 t.around().isEmpty() ? "" : "around " + String.join(" and ", t.around()),
                 t.kind() == Action.Kind.LINK ? "take off" : "land again");
+    }
+
+    private static boolean isLive(Frame frame, Temporary t) {
+        Assembly now = frame.assembly();
+        Stream<Terminal> wired = t.wires().stream()
+                .flatMap(w -> now.circuit().wire(w).stream())
+                .flatMap(w -> Stream.of(w.from(), w.to()));
+        return Stream.concat(wired, t.terminals().stream())
+                .flatMap(at -> now.node(at).stream())
+                .anyMatch(node -> frame.acVolts(node, Network.EARTH) > TOUCHABLE_VOLTS);
     }
 
     /** The choices as HTML; a template would take longer over them than over all the rest. */

@@ -1,9 +1,11 @@
 package org.jagridge.web.bench;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind.Detail;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.run.BareEnd;
 
@@ -62,6 +64,16 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
     /** The two terminals of a link; empty for anything else. */
     List<String> ends() {
         return kind == Action.Kind.LINK ? change.texts(Detail.BETWEEN) : List.of();
+    }
+
+    /** The terminals that hands were on. */
+    List<Terminal> terminals() {
+        List<String> names = new ArrayList<>(
+                change.details().containsKey(Detail.BETWEEN.key()) ? change.texts(Detail.BETWEEN) : List.of());
+        if (change.details().containsKey(Detail.AT.key())) {
+            names.add(change.text(Detail.AT));
+        }
+        return names.stream().map(Terminal::parse).toList();
     }
 
     /** The wires that are not where the drawing has them; none for a link. */

@@ -169,4 +169,18 @@ public class BenchActsTest extends WebTest {
         HttpResponse<String> nothing = submit(at.act("undo"));
         assertTrue(nothing.body().contains("Nothing has been done at this bench yet."), notice(nothing));
     }
+
+    @Test
+    public void whereLineVoltageStandsHandsAreWarned() {
+        At at = open(copy("lab-bench", "Live hands"));
+        String warning = "Line voltage: off and proved dead before hands go in.";
+        assertFalse(done(at, "put", put("lift", "w14 K1.A1", "")).body().contains(warning), "24 V");
+        At lifted = done(at, "put", put("lift", "w1 M.L1", ""));
+        assertTrue(lifted.body().contains(warning), "the bare end of the feed");
+        assertTrue(done(at, "put", put("lift", "w1 CB1.1", "")).body().contains(warning), "the wire from the supply");
+        At linked = done(at, "put", "act", "link", "one", "M.L2", "other", "CB1.3", "reason", "does it come in");
+        assertTrue(linked.body().contains(warning), "both terminals");
+        At off = done(lifted, "set", "key", "M.on", "value", "false");
+        assertFalse(off.body().contains(warning), "switched off");
+    }
 }
