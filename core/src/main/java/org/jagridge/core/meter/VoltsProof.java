@@ -218,9 +218,8 @@ final class VoltsProof {
         Solution now = direct && frame.dc() != null ? frame.dc() : frame.ac();
         double ohms = 1 / now.values().admittance(b.index()).re();
         return digits() + " across " + (b.isWire() ? "the wire " + b.owner() : b.title()) + ", where a sound one shows "
-                + "next to none: a poor joint of " + DeadTest.ohmsWords(ohms)
-                + ". It takes that from what follows, which "
-                + "draws " + threeFigures(frame.amps(b)) + " A through it.";
+                + "next to none: a poor joint of " + DeadTest.ohmsWords(ohms) + ". It takes that from the load; "
+                + threeFigures(frame.amps(b)) + " A flow through it.";
     }
 
     private String acrossOpen(Branch open) {

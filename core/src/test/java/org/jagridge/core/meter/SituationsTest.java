@@ -186,7 +186,7 @@ public class SituationsTest {
                 3.55,
                 "across the wire w9",
                 "a poor joint of 20.0 Ω",
-                "draws 0.177 A");
+                "0.177 A flow through it");
         at(LAB, FAN, poor, volts("T1.X1", "TH.R"), 3.55, "across the wire w9");
         Fault idle = new Fault(FaultKind.WIRE_RESISTIVE, Map.of("wire", "w38", "ohms", 20.0), null, null);
         at(LAB, REST, idle, volts("K2.11", "T1.X2"), 26.6, "T1.X1 reaches K2.11 through F1 1–2");
