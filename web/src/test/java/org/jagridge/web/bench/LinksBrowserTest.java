@@ -146,6 +146,24 @@ public class LinksBrowserTest extends BrowserTest {
         assertThat(page().locator("#notice")).containsText("That is there already");
     }
 
+    @Test
+    public void whatIsHalfTypedOutlivesAnActElsewhere() {
+        open("lab-bench");
+        page().locator("#put summary").click();
+        page().locator("[name='act']").selectOption("move");
+        page().locator("[name='one']").fill("w14 K1.A1");
+        bench.choose("TH.fan", "on");
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
+        assertThat(page().locator("[name='act']")).hasValue("move");
+        assertThat(page().locator("[name='one']")).hasValue("w14 K1.A1");
+        page().locator("[name='other']").fill("K2.A1");
+        page().locator("[name='other']").press("Enter");
+        assertThat(temporaries()).containsText("w14 moved onto K2.A1");
+        // the next one can be typed at once
+        assertThat(page().locator("[name='one']")).hasValue("");
+        assertThat(page().locator("[name='other']")).isFocused();
+    }
+
     /** Hands are faster than a server: what is done while it answers is done after that, and nothing is lost. */
     @Test
     public void whatIsDoneWhileTheServerAnswersIsDoneAfterThat() {
