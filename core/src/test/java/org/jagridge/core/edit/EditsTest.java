@@ -238,8 +238,10 @@ public class EditsTest {
         assertFalse(file.matches("(?s).*\"(CC|unit|wEF)[\".=].*"), file);
         assertTrue(file.contains("\"M1=in\""), "the safeties' condition");
         assertEquals(
-                changed.layout().get("connection").toString(),
-                "{parts={M1={at=[3, 4]}}, places={roof=[0, 0, 50, 60]}}");
+                changed.layout().get("connection"),
+                Map.of(
+                        "parts", Map.of("M1", Map.of("at", List.of(3, 4))),
+                        "places", Map.of("roof", List.of(0, 0, 50, 60))));
     }
 
     /** A place goes when it is empty, with the wires to its earth. */
