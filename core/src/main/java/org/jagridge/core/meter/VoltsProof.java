@@ -115,11 +115,15 @@ final class VoltsProof {
         if (a == null || b == null || a.pole().source().equals(b.pole().source())) {
             return false;
         }
-        Solution solution = direct && frame.dc() != null ? frame.dc() : frame.ac();
         return new Solver(frame.assembly().network())
-                        .impedance(solution, plusNode, minusNode)
+                        .impedance(solved(frame), plusNode, minusNode)
                         .abs()
                 > APART_OHMS;
+    }
+
+    /** The network that the range looks at: direct current only where there is a source of it. */
+    private Solution solved(Frame f) {
+        return direct && f.dc() != null ? f.dc() : f.ac();
     }
 
     /** The volts of the source that either lead hangs on, to judge what is much. */
@@ -192,11 +196,12 @@ final class VoltsProof {
 
     /** A wire or contact right across which the reading stands, and which would hardly drop any if it were sound. */
     private Optional<Branch> poorJoint() {
-        if (!reach.joined(plusNode, minusNode) || frame.sound() == frame) {
+        Frame without = reach.joined(plusNode, minusNode) ? frame.sound() : frame;
+        if (without == frame) {
             return Optional.empty();
         }
-        Solution now = direct && frame.dc() != null ? frame.dc() : frame.ac();
-        Values sound = frame.sound().ac().values();
+        Solution now = solved(frame);
+        Values sound = solved(without).values();
         return frame.assembly().branches().stream()
                 .filter(b -> b.role().joins() && reach.joined(b.nodeA(), plusNode) && frame.conducts(b))
                 .filter(b -> 2 * now.values().admittance(b.index()).abs()
@@ -215,8 +220,7 @@ final class VoltsProof {
     }
 
     private String acrossPoorJoint(Branch b) {
-        Solution now = direct && frame.dc() != null ? frame.dc() : frame.ac();
-        double ohms = 1 / now.values().admittance(b.index()).re();
+        double ohms = 1 / solved(frame).values().admittance(b.index()).re();
         return digits() + " across " + (b.isWire() ? "the wire " + b.owner() : b.title()) + ", where a sound one shows "
                 + "next to none: a poor joint of " + DeadTest.ohmsWords(ohms) + ". It takes that from the load; "
                 + threeFigures(frame.amps(b)) + " A flow through it.";

@@ -159,15 +159,6 @@ public class CheckTest {
                         .wire("K.A2", "T1.X2")
             },
             {
-                "switched-neutral",
-                control()
-                        .part("S", "switch", "unit")
-                        .part("LP", "lamp", "unit", "volts", 120.0)
-                        .wire("M.L", "LP.1")
-                        .wire("LP.2", "S.1")
-                        .wire("S.2", "M.N")
-            },
-            {
                 "chatter",
                 control()
                         .part("K", "relay", "unit")
