@@ -30,7 +30,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Measures a record's lines one after the other, again and again, and sends each until it is acknowledged. */
 public final class LoggingMeter {
-    /** A hand-held meter's noise: half a per cent, and two counts of 0.01. */
+    /** A hand-held meter's noise at the most: half a per cent, and two counts of 0.01. */
     private static final double NOISE_SHARE = 0.005;
 
     private static final double NOISE_COUNTS = 0.02;
@@ -72,8 +72,8 @@ public final class LoggingMeter {
         int tries = 0;
         for (int i = 0; i < orders.count(); i++) {
             Line line = lines.get(i % lines.size());
-            double share = 1 + NOISE_SHARE * noise.nextGaussian();
-            double value = Math.abs(line.value() * share + NOISE_COUNTS * noise.nextGaussian());
+            double share = 1 + NOISE_SHARE * within(noise);
+            double value = Math.abs(line.value() * share + NOISE_COUNTS * within(noise));
             // the same orders make the same ids: what is sent again after a break is known
             UUID id = UUID.nameUUIDFromBytes(
                     (orders.code() + "/" + orders.seed() + "/" + i).getBytes(StandardCharsets.UTF_8));
@@ -211,5 +211,10 @@ public final class LoggingMeter {
             out.println(e.getMessage());
             System.exit(1);
         }
+    }
+
+    /** From −1 to 1: what a meter's data sheet says is what it keeps to, three sigma. */
+    private static double within(Random noise) {
+        return Math.max(-1, Math.min(1, noise.nextGaussian() / 3));
     }
 }

@@ -4,8 +4,10 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.net.URI;
 import java.net.http.HttpResponse;
 import org.jagridge.web.WebTest;
+import org.jagridge.web.standin.LoggingMeter;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -118,5 +120,23 @@ public class RecordFormsTest extends WebTest {
         assertTrue(late.contains("This round was noted already"), late);
         assertEquals(submit(tracing + "/rounds", "round", "0", "beeped", "2").statusCode(), 302);
         assertEquals(get("/tracings/99999").statusCode(), 404);
+    }
+
+    /** A sound circuit is right in every line, whatever the noise: a false alarm sends people the wrong way. */
+    @Test
+    public void aSoundCircuitIsRightWithEveryNoise() throws InterruptedException {
+        for (String[] walk :
+                new String[][] {{"lab-bench", "TH-fan", "K1:A1-A2"}, {"wardens-cottage", "TH-emergency", "HC:A1-A2"}}) {
+            HttpResponse<String> begun =
+                    submit("/circuits/" + walk[0] + "/records", "run", walk[1], "load", walk[2], "school", "common");
+            String sound = begun.headers().firstValue("Location").orElseThrow().replaceAll("https?://[^/]+", "");
+            String code = get(sound).body().replaceAll("(?s).*id=\"code\"[^>]*>([^<]+)<.*", "$1");
+            for (int seed = 1; seed <= 15; seed++) {
+                LoggingMeter.run(new LoggingMeter.Orders(URI.create(url("/")), code, "", seed, 40, 0));
+                String state = get(sound + "/state").body();
+                assertTrue(state.contains("\"right\":true"), state);
+                assertFalse(state.contains("\"right\":false"), walk[0] + " with seed " + seed + ": " + state);
+            }
+        }
     }
 }
