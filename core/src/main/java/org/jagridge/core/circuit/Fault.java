@@ -25,6 +25,11 @@ public record Fault(FaultKind kind, Map<String, Object> details, Double atSecond
         return new Fault(kind, details, null, null);
     }
 
+    /** The same defect without times of its own. */
+    public Fault always() {
+        return atSeconds == null && untilSeconds == null ? this : new Fault(kind, details, null, null);
+    }
+
     public String text(FaultKind.Detail detail) {
         return (String) details.get(detail.key());
     }

@@ -2,7 +2,10 @@ package org.jagridge.core.network;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.WeakHashMap;
 
 /**
  * The structure of a network: what could ever conduct. It depends on the circuit only, not on any switch.
@@ -22,6 +25,7 @@ public final class Network {
     private final int[] couplingSecondary;
     private final boolean[] galvanic;
     private final int[] leakRank;
+    private final Map<Thread, Solver> solvers = Collections.synchronizedMap(new WeakHashMap<>());
     private SparsePattern pattern;
 
     private Network(Builder b) {
@@ -88,6 +92,11 @@ public final class Network {
             pattern = new SparsePattern(this);
         }
         return pattern;
+    }
+
+    /** The solver of this network for the calling thread: what it has solved before it needn't solve again. */
+    public Solver solver() {
+        return solvers.computeIfAbsent(Thread.currentThread(), t -> new Solver(this));
     }
 
     public static Builder builder() {

@@ -47,8 +47,8 @@ final class AirHandlerBoard extends PartType {
                 Time.micros(draft.params().number("blowerOffSeconds")));
     }
 
-    /** @param offAt when a blower that overruns stops, or {@link Reaction#NEVER} */
-    record State(Fuse.State fuse, Coil.State coil, boolean blower, long offAt) {}
+    /** @param offAt when a blower that overruns stops, or {@link Instant#NEVER} */
+    record State(Fuse.State fuse, Coil.State coil, boolean blower, Instant offAt) {}
 
     private record Board(Branch common, Branch supply, Fuse.Element fuse, Coil coil, Branch blower, long overrun)
             implements Behaviour<State> {
@@ -56,7 +56,7 @@ final class AirHandlerBoard extends PartType {
 
         @Override
         public State start(Moment m) {
-            return new State(fuse.start(m), Coil.State.OUT, false, Reaction.NEVER);
+            return new State(fuse.start(m), Coil.State.OUT, false, Instant.NEVER);
         }
 
         @Override
@@ -73,18 +73,18 @@ final class AirHandlerBoard extends PartType {
             Reaction<Coil.State> c = coil.react(s.coil(), m);
             boolean in = c.state().in();
             boolean powered = m.acVolts(supply) >= LEAST_SUPPLY;
-            long offAt = in ? Reaction.NEVER : s.coil().in() ? m.now() + overrun : s.offAt();
-            boolean runs = in || (powered && offAt != Reaction.NEVER && m.now() < offAt);
+            Instant offAt = in ? Instant.NEVER : s.coil().in() ? m.after(overrun) : s.offAt();
+            boolean runs = in || (powered && !offAt.isNever() && !offAt.hasCome(m.now()));
             Because because = c.because() != null
                     ? c.because()
                     : powered
                             ? Because.timer(Time.words(overrun) + " after G ended")
-                                    .since(offAt - overrun)
+                                    .since(offAt.minus(overrun))
                             : Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY);
-            State next = new State(f.state(), c.state(), runs, runs ? offAt : Reaction.NEVER);
+            State next = new State(f.state(), c.state(), runs, runs ? offAt : Instant.NEVER);
             return new Reaction<>(
                     next,
-                    Math.min(f.wakeAt(), Math.min(c.wakeAt(), next.offAt())),
+                    Instant.earliest(f.wakeAt(), Instant.earliest(c.wakeAt(), next.offAt())),
                     because,
                     c.arms() != null ? c.arms() : f.arms());
         }

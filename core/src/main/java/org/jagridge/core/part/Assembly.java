@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
@@ -31,6 +33,7 @@ public final class Assembly {
     private final Map<Terminal, Integer> nodes;
     private final Map<String, List<Branch>> branchesByOwner = new HashMap<>();
     private final double hertz;
+    private final Map<Class<?>, Object> kept = new ConcurrentHashMap<>();
 
     private Assembly(Draft draft) {
         circuit = draft.circuit;
@@ -104,6 +107,21 @@ public final class Assembly {
     /** How many nodes the network has; their indices run from 0. */
     public int nodeCount() {
         return network.nodes();
+    }
+
+    /**
+     * What has been worked out from this assembly and serves as long as it does, one of a kind.
+     *
+     * @param make works it out at the first call; mustn't ask for another of the same kind
+     */
+    public <T> T kept(Class<T> kind, Function<Assembly, T> make) {
+        Object known = kept.get(kind);
+        if (known == null) {
+            T made = make.apply(this);
+            Object earlier = kept.putIfAbsent(kind, made);
+            known = earlier != null ? earlier : made;
+        }
+        return kind.cast(known);
     }
 
     /** Frequency of the circuit's AC. */

@@ -12,7 +12,7 @@ import java.util.function.Supplier;
  * @param focus the branch whose current path explains the change, or null
  * @param lost whether the path is the one that was there before the change
  * @param delayed whether the reason lies at the moment the part was armed, not now
- * @param since when a clock inside the part that has just run out was started, microseconds, or null where that is when
+ * @param since when a clock inside the part that has just run out was started, or null where that is when
  *     the part last changed
  */
 public record Because(
@@ -23,7 +23,7 @@ public record Because(
         Branch focus,
         boolean lost,
         boolean delayed,
-        Long since) {
+        Instant since) {
 
     Because(
             Kind kind,
@@ -106,9 +106,9 @@ public record Because(
         return new Because(kind, words, volts, threshold, branch, lost, delayed, since);
     }
 
-    /** The same reason; its clock was started at {@code micros}. */
-    public Because since(long micros) {
-        return new Because(kind, words, volts, threshold, focus, lost, delayed, micros);
+    /** The same reason; its clock was started at {@code start}. */
+    public Because since(Instant start) {
+        return new Because(kind, words, volts, threshold, focus, lost, delayed, start);
     }
 
     private static String dashed(Branch focus) {

@@ -24,15 +24,21 @@ public interface Behaviour<S> {
 
     /**
      * What a part waits for, besides volts at its terminals; null where there is nothing to say.
-     *
-     * @param now microseconds
      */
-    default String waitsFor(S state, long now) {
+    default String waitsFor(S state, Instant now) {
         return null;
     }
 
     /** The state in which a part that chatters is frozen. */
     default S chattering(S state) {
+        return state;
+    }
+
+    /**
+     * The same state without what can no longer matter: clocks that have run out, delays that began longer ago than
+     * they last. Two states that go on alike from {@code now} are to be equal then; it only serves to compare them.
+     */
+    default S canonical(S state, Instant now) {
         return state;
     }
 }

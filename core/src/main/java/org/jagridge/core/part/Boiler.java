@@ -40,8 +40,8 @@ final class Boiler extends PartType {
         return new Controls(draft, dry);
     }
 
-    /** @param overrunUntil when the pump stops, or {@link Reaction#NEVER} */
-    record State(boolean burns, long overrunUntil, boolean powered) {}
+    /** @param overrunUntil when the pump stops, or {@link Instant#NEVER} */
+    record State(boolean burns, Instant overrunUntil, boolean powered) {}
 
     private static final class Controls implements Behaviour<State> {
         private final Branch own;
@@ -65,7 +65,7 @@ final class Boiler extends PartType {
 
         @Override
         public State start(Moment moment) {
-            return new State(false, Reaction.NEVER, false);
+            return new State(false, Instant.NEVER, false);
         }
 
         @Override
@@ -81,7 +81,7 @@ final class Boiler extends PartType {
                     stamp.resistance(listens, 1000);
                 }
             }
-            stamp.contact(pump, s.burns() || s.overrunUntil() != Reaction.NEVER);
+            stamp.contact(pump, s.burns() || !s.overrunUntil().isNever());
         }
 
         @Override
@@ -90,11 +90,10 @@ final class Boiler extends PartType {
             double asked = m.volts(call);
             double threshold = listens == null ? ON * volts : 6;
             boolean burns = powered && asked >= threshold;
-            long until = burns || !powered
-                    ? Reaction.NEVER
-                    : s.burns() && overrun > 0 ? m.now() + overrun : s.overrunUntil();
-            if (until != Reaction.NEVER && m.now() >= until) {
-                State off = new State(false, Reaction.NEVER, true);
+            Instant until =
+                    burns || !powered ? Instant.NEVER : s.burns() && overrun > 0 ? m.after(overrun) : s.overrunUntil();
+            if (!until.isNever() && until.hasCome(m.now())) {
+                State off = new State(false, Instant.NEVER, true);
                 return Reaction.change(off, Because.timer("the pump overrun of " + Time.words(overrun) + " is over"));
             }
             Because because = burns
@@ -105,7 +104,7 @@ final class Boiler extends PartType {
 
         @Override
         public String signal(State s) {
-            return s.burns() ? "on" : s.overrunUntil() != Reaction.NEVER ? "overrun" : "off";
+            return s.burns() ? "on" : !s.overrunUntil().isNever() ? "overrun" : "off";
         }
     }
 }

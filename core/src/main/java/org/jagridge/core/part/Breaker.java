@@ -80,7 +80,7 @@ final class Breaker extends PartType {
             Heat heat = s.heat().then(Heat.rate(times, LIMIT, K), COOLING_SECONDS, m.now());
             Supplier<String> text = () -> "%.1f A through a %s A breaker".formatted(amps, Numbers.plain(rated));
             Because because = Because.amps(text, worst, amps, rated * LIMIT);
-            if (times >= instantTimes || m.now() >= heat.full()) {
+            if (times >= instantTimes || heat.full().hasCome(m.now())) {
                 return Reaction.change(new State(true, true, Heat.COLD), because);
             }
             boolean begins = heat.rate() > 0 && s.heat().rate() != heat.rate();

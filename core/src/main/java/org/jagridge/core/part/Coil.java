@@ -30,9 +30,9 @@ final class Coil {
         }
     }
 
-    /** @param due when the armature will move, or {@link Reaction#NEVER} */
-    record State(Armature armature, long due, Stress stress) {
-        static final State OUT = new State(Armature.OUT, Reaction.NEVER, Stress.NONE);
+    /** @param due when the armature will move, or {@link Instant#NEVER} */
+    record State(Armature armature, Instant due, Stress stress) {
+        static final State OUT = new State(Armature.OUT, Instant.NEVER, Stress.NONE);
 
         boolean in() {
             return armature == Armature.IN;
@@ -43,7 +43,7 @@ final class Coil {
         }
 
         private State rest() {
-            return due == Reaction.NEVER ? this : new State(armature, Reaction.NEVER, stress);
+            return due.isNever() ? this : new State(armature, Instant.NEVER, stress);
         }
     }
 
@@ -149,7 +149,7 @@ final class Coil {
         double volts = isWhole(m) ? (direct ? Math.abs(m.dcVolts(branch)) : m.volts(branch)) : 0;
         Stress stress = s.stress().under(stressNow(s, m), m.now());
         if (stress.broken(m.now())) {
-            State burnt = new State(Armature.BURNT, Reaction.NEVER, Stress.NONE);
+            State burnt = new State(Armature.BURNT, Instant.NEVER, Stress.NONE);
             return Reaction.change(burnt, stress.because(branch, m.volts(branch), rated));
         }
         Reaction<State> move = move(new State(s.armature(), s.due(), stress), volts, m);
@@ -162,7 +162,7 @@ final class Coil {
         if (own.state().armature() == Armature.BURNT || s.armature() == Armature.CHATTER) {
             return own;
         }
-        State in = new State(Armature.IN, Reaction.NEVER, own.state().stress());
+        State in = new State(Armature.IN, Instant.NEVER, own.state().stress());
         return s.in() ? Reaction.stay(in) : Reaction.change(in, Because.input("pressed in by hand"));
     }
 
@@ -188,18 +188,18 @@ final class Coil {
             return Reaction.stay(s.rest());
         }
         Because because = s.in() ? Because.fallen(branch, volts, dropOut) : Because.risen(branch, volts, pullIn);
-        if (s.due() == Reaction.NEVER) {
-            long due = m.now() + (s.in() ? release : operate);
+        if (s.due().isNever()) {
+            Instant due = m.after(s.in() ? release : operate);
             return Reaction.arm(new State(s.armature(), due, s.stress()), due, because);
         }
-        if (m.now() < s.due()) {
+        if (!s.due().hasCome(m.now())) {
             return Reaction.waiting(s, s.due());
         }
         Armature next = s.in() ? Armature.OUT : Armature.IN;
-        return Reaction.change(new State(next, Reaction.NEVER, s.stress()), because.afterDelay());
+        return Reaction.change(new State(next, Instant.NEVER, s.stress()), because.afterDelay());
     }
 
     State chattering(State s) {
-        return new State(Armature.CHATTER, Reaction.NEVER, Stress.NONE);
+        return new State(Armature.CHATTER, Instant.NEVER, Stress.NONE);
     }
 }

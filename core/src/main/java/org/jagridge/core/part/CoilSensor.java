@@ -99,7 +99,7 @@ final class CoilSensor extends PartType {
             double closes = p.number("closesAtCelsius");
             double opens = p.number("opensAtCelsius");
             boolean closed = s.closed() ? t < opens - Drift.EPSILON : t <= closes + Drift.EPSILON;
-            long wake = coil.when(closed ? opens : closes, m.now());
+            Instant wake = coil.when(closed ? opens : closes, m.now());
             Because because = Because.temperature(() -> "coil %.1f °C".formatted(t));
             return new Reaction<>(new State(closed, coil), wake, because, null);
         }
@@ -110,12 +110,12 @@ final class CoilSensor extends PartType {
         }
 
         @Override
-        public double celsius(State s, long now) {
+        public double celsius(State s, Instant now) {
             return s.coil().at(now);
         }
 
         @Override
-        public long when(State s, double target, long now) {
+        public Instant when(State s, double target, Instant now) {
             return s.coil().when(target, now);
         }
     }

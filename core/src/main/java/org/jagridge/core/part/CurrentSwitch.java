@@ -74,13 +74,13 @@ final class CurrentSwitch extends PartType {
                 draft.params().number("openAmps"));
     }
 
-    record State(boolean closed, long due) {}
+    record State(boolean closed, Instant due) {}
 
     private record Element(Branch contact, List<Sense> senses, double closeAmps, double openAmps)
             implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
-            return new State(false, Reaction.NEVER);
+            return new State(false, Instant.NEVER);
         }
 
         @Override
@@ -102,9 +102,9 @@ final class CurrentSwitch extends PartType {
             double amps = sum.abs();
             boolean moves = s.closed() ? amps <= openAmps : amps >= closeAmps;
             if (!moves || through == null) {
-                return Reaction.stay(new State(s.closed(), Reaction.NEVER));
+                return Reaction.stay(new State(s.closed(), Instant.NEVER));
             }
-            long due = s.due() == Reaction.NEVER ? m.now() + MOVES_IN : s.due();
+            Instant due = s.due().isNever() ? m.after(MOVES_IN) : s.due();
             double threshold = s.closed() ? openAmps : closeAmps;
             String sign = s.closed() ? "≤" : "≥";
             Branch focus = Objects.requireNonNull(through);
@@ -116,14 +116,14 @@ final class CurrentSwitch extends PartType {
                     focus,
                     s.closed(),
                     true);
-            if (m.now() >= due) {
-                return Reaction.change(new State(!s.closed(), Reaction.NEVER), because);
+            if (due.hasCome(m.now())) {
+                return Reaction.change(new State(!s.closed(), Instant.NEVER), because);
             }
             return new Reaction<>(new State(s.closed(), due), due, null, s.due() == due ? null : because);
         }
 
         @Override
-        public String waitsFor(State s, long now) {
+        public String waitsFor(State s, Instant now) {
             return s.closed()
                     ? null
                     : "%s A in %s"

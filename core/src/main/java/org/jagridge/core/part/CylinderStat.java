@@ -59,9 +59,9 @@ final class CylinderStat extends PartType {
             double water = water(m);
             double set = m.number("setCelsius");
             boolean now = was ? water < set : water <= set - differential;
-            long wake = reads == null
-                    ? Reaction.NEVER
-                    : Math.min(m.whenCelsius(reads, set), m.whenCelsius(reads, set - differential));
+            Instant wake = reads == null
+                    ? Instant.NEVER
+                    : Instant.earliest(m.whenCelsius(reads, set), m.whenCelsius(reads, set - differential));
             return new Reaction<>(
                     now, wake, Because.temperature(() -> "water %.1f °C, set %.1f".formatted(water, set)), null);
         }

@@ -8,7 +8,7 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
     private static final double ON_VOLTS = 16;
     private static final Complex OWN = Complex.real(24 * 24 / 2.0);
     private static final Complex SENSE = Complex.real(10_000);
-    private static final long NEVER = Reaction.NEVER;
+    private static final Instant NEVER = Instant.NEVER;
 
     /**
      * @param counted compressor time counted before {@code since}
@@ -16,7 +16,7 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
      * @param defrost whether it defrosts (or is to go on defrosting when Y comes back)
      * @param left defrost time left before {@code since}
      */
-    record State(boolean running, boolean defrost, long counted, long left, long since) {
+    record State(boolean running, boolean defrost, long counted, long left, Instant since) {
         boolean defrosting() {
             return running && defrost;
         }
@@ -82,7 +82,7 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
         }
         boolean running = m.acVolts(call) >= ON_VOLTS;
         boolean cold = m.acVolts(sensor) >= ON_VOLTS;
-        long past = s.since() == NEVER ? 0 : m.now() - s.since();
+        long past = s.since().isNever() ? 0 : m.now().since(s.since());
         if (!running) {
             long counted = s.defrost() ? s.counted() : s.counted() + past;
             long left = s.defrost() ? s.left() - past : 0;
@@ -94,18 +94,29 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
         return s.defrost() ? defrost(s, cold, past, m) : count(s, cold, past, m);
     }
 
+    @Override
+    public State canonical(State s, Instant now) {
+        if (s.since().isNever()) {
+            return s;
+        }
+        long past = now.since(s.since());
+        return s.defrost()
+                ? new State(s.running(), true, 0, s.left() - past, now)
+                : new State(s.running(), false, s.counted() + past, 0, now);
+    }
+
     private Reaction<State> defrost(State s, boolean cold, long past, Moment m) {
         boolean over = s.left() - past <= 0;
         if (!cold || over) {
             Because why = cold
                     ? Because.timer("defrost has lasted " + Time.words(longest))
                     : Because.fallen(sensor, m.acVolts(sensor), ON_VOLTS);
-            return new Reaction<>(new State(true, false, 0, 0, m.now()), m.now() + interval, why, why);
+            return new Reaction<>(new State(true, false, 0, 0, m.now()), m.after(interval), why, why);
         }
-        long since = s.since() == NEVER ? m.now() : s.since();
+        Instant since = s.since().isNever() ? m.now() : s.since();
         return new Reaction<>(
                 new State(true, true, s.counted(), s.left(), since),
-                since + s.left(),
+                since.plus(s.left()),
                 Because.risen(call, m.acVolts(call), ON_VOLTS),
                 null);
     }
@@ -116,19 +127,19 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
         if (counts && counted >= interval) {
             if (cold) {
                 Because why = Because.timer(Time.words(interval) + " of running time, coil sensor closed");
-                return new Reaction<>(new State(true, true, 0, longest, m.now()), m.now() + longest, why, why);
+                return new Reaction<>(new State(true, true, 0, longest, m.now()), m.after(longest), why, why);
             }
             // nothing to clear now: the next look is an interval later
             State next = new State(true, false, 0, 0, m.now());
-            return new Reaction<>(next, m.now() + interval, null, null);
+            return new Reaction<>(next, m.after(interval), null, null);
         }
-        boolean counting = s.since() != NEVER;
+        boolean counting = !s.since().isNever();
         State next = counts == counting
                 ? new State(true, false, s.counted(), 0, s.since())
                 : new State(true, false, counted, 0, counts ? m.now() : NEVER);
-        long wake = next.since() == NEVER ? NEVER : next.since() + interval - next.counted();
+        Instant wake = next.since().isNever() ? NEVER : next.since().plus(interval - next.counted());
         Because called = Because.risen(call, m.acVolts(call), ON_VOLTS);
-        boolean resumed = s.since() == NEVER && next.since() != NEVER;
+        boolean resumed = s.since().isNever() && !next.since().isNever();
         return new Reaction<>(next, wake, called, resumed ? called : null);
     }
 

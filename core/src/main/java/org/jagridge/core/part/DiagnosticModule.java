@@ -36,12 +36,12 @@ final class DiagnosticModule extends PartType {
     }
 
     /** @param suspect a verdict that doesn't stand yet @param since when it arose */
-    record State(String verdict, String suspect, long since) {}
+    record State(String verdict, String suspect, Instant since) {}
 
     private record Watch(Branch supply, Branch call, String runWire, String startWire) implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
-            return new State("no supply", "no supply", 0);
+            return new State("no supply", "no supply", Instant.NEVER);
         }
 
         @Override
@@ -77,12 +77,17 @@ final class DiagnosticModule extends PartType {
             if (now.equals(s.verdict())) {
                 return Reaction.stay(new State(now, now, s.since()));
             }
-            long since = now.equals(s.suspect()) ? s.since() : m.now();
+            Instant since = now.equals(s.suspect()) ? s.since() : m.now();
             boolean alarm = now.contains(":");
-            if (!alarm || m.now() >= since + PATIENCE) {
+            if (!alarm || since.plus(PATIENCE).hasCome(m.now())) {
                 return Reaction.change(new State(now, now, since), Because.link("call and currents compared"));
             }
-            return Reaction.waiting(new State(s.verdict(), now, since), since + PATIENCE);
+            return Reaction.waiting(new State(s.verdict(), now, since), since.plus(PATIENCE));
+        }
+
+        @Override
+        public State canonical(State s, Instant now) {
+            return s.suspect().equals(s.verdict()) ? new State(s.verdict(), s.suspect(), Instant.NEVER) : s;
         }
 
         @Override

@@ -3,34 +3,39 @@ package org.jagridge.core.part;
 /**
  * A temperature that drifts toward an end value: T(t) = end + (from − end)·exp(−(t − since)/τ). Immutable.
  *
- * @param since microseconds
+ * @param since when it began to drift so
  * @param tau seconds; 0 for one that stands still
  */
-record Drift(double from, double end, double tau, long since) {
+record Drift(double from, double end, double tau, Instant since) implements Clocked {
     /** Temperatures closer than this are the same. */
     static final double EPSILON = 1e-6;
 
-    static Drift still(double celsius, long now) {
+    static Drift still(double celsius, Instant now) {
         return new Drift(celsius, celsius, 0, now);
     }
 
-    double at(long now) {
-        return tau == 0 ? from : end + (from - end) * Math.exp(-Time.seconds(now - since) / tau);
+    double at(Instant now) {
+        return tau == 0 ? from : end + (from - end) * Math.exp(-Time.seconds(now.since(since)) / tau);
     }
 
     /** The same temperature, from now on toward another end. */
-    Drift toward(double newEnd, double newTau, long now) {
+    Drift toward(double newEnd, double newTau, Instant now) {
         return newEnd == end && newTau == tau ? this : new Drift(at(now), newEnd, newTau, now);
     }
 
-    /** When {@code target} is next reached, strictly after now, or {@link Reaction#NEVER}. */
-    long when(double target, long now) {
+    /** When {@code target} is next reached, strictly after now, or {@link Instant#NEVER}. */
+    Instant when(double target, Instant now) {
         double here = at(now);
         double gone = here - end;
         double left = target - end;
         if (tau == 0 || gone * left <= 0 || Math.abs(left) >= Math.abs(gone) || Math.abs(here - target) < EPSILON) {
-            return Reaction.NEVER;
+            return Instant.NEVER;
         }
-        return now + Math.max(1, Time.micros(tau * Math.log(gone / left)));
+        return now.plus(Math.max(1, Time.micros(tau * Math.log(gone / left))));
+    }
+
+    @Override
+    public Drift asOf(Instant now) {
+        return new Drift(Clocked.rounded(at(now)), Clocked.rounded(end), tau, now);
     }
 }

@@ -39,7 +39,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
     }
 
     /**
-     * @param end when the phase is over, or {@link Reaction#NEVER}
+     * @param end when the phase is over, or {@link Instant#NEVER}
      * @param failures failed trials in a row
      * @param blowerOn when the heat blower starts, or NEVER
      * @param blowerOff when it stops, or NEVER while it isn't to stop
@@ -48,15 +48,15 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
      */
     record State(
             Phase phase,
-            long end,
+            Instant end,
             int failures,
             boolean blower,
-            long blowerOn,
-            long blowerOff,
+            Instant blowerOn,
+            Instant blowerOff,
             boolean cool,
             boolean fan,
             Fuse.State fuse) {
-        State phase(Phase next, long until) {
+        State phase(Phase next, Instant until) {
             return new State(next, until, failures, blower, blowerOn, blowerOff, cool, fan, fuse);
         }
 
@@ -64,7 +64,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
             return new State(phase, end, n, blower, blowerOn, blowerOff, cool, fan, fuse);
         }
 
-        State blower(boolean on, long startAt, long stopAt) {
+        State blower(boolean on, Instant startAt, Instant stopAt) {
             return new State(phase, end, failures, on, startAt, stopAt, cool, fan, fuse);
         }
 
@@ -77,7 +77,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         }
     }
 
-    private static final long NEVER = Reaction.NEVER;
+    private static final Instant NEVER = Instant.NEVER;
 
     private final Params p;
     private final List<Branch> links = new ArrayList<>();
@@ -157,7 +157,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         Reaction<State> board = board(s, m);
         return new Reaction<>(
                 board.state().fuse(f.state()),
-                Math.min(board.wakeAt(), f.wakeAt()),
+                Instant.earliest(board.wakeAt(), f.wakeAt()),
                 board.because(),
                 board.arms() != null ? board.arms() : f.arms());
     }
@@ -178,8 +178,8 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
                 : next.blower() != move.state().blower()
                         ? blowerReason(move.state(), next.blower())
                         : callReason(s, next, m);
-        long wake = Math.min(next.end(), Math.min(next.blowerOn(), next.blowerOff()));
-        boolean waits = next.end() != s.end() && next.end() != NEVER;
+        Instant wake = Instant.earliest(next.end(), Instant.earliest(next.blowerOn(), next.blowerOff()));
+        boolean waits = next.end() != s.end() && !next.end().isNever();
         return new Reaction<>(next, wake, because, waits ? because : null);
     }
 
@@ -187,8 +187,8 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
 
     private Because blowerReason(State before, boolean on) {
         String delay = on ? "blowerOnSeconds" : "blowerOffSeconds";
-        long due = on ? before.blowerOn() : before.blowerOff();
-        return over("the blower's " + p.integer(delay) + " s are over").since(due - Time.micros(p.number(delay)));
+        Instant due = on ? before.blowerOn() : before.blowerOff();
+        return over("the blower's " + p.integer(delay) + " s are over").since(due.minus(Time.micros(p.number(delay))));
     }
 
     private Because callReason(State before, State after, Moment m) {
@@ -203,8 +203,8 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         return on ? Because.risen(call, v, ON_VOLTS) : Because.fallen(call, v, ON_VOLTS);
     }
 
-    private long after(String param, Moment m) {
-        return m.now() + Time.micros(p.number(param));
+    private Instant after(String param, Moment m) {
+        return m.after(Time.micros(p.number(param)));
     }
 
     private static Because over(String what) {
@@ -215,7 +215,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         boolean proved = m.acVolts(draft) >= ON_VOLTS;
         boolean cold = m.acVolts(limit) >= ON_VOLTS;
         boolean safe = m.acVolts(rollout) >= ON_VOLTS;
-        boolean due = m.now() >= s.end();
+        boolean due = s.end().hasCome(m.now());
         Phase phase = s.phase();
         if (phase == Phase.LOCKOUT) {
             return due
@@ -310,15 +310,15 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
     /** The gas goes off; a blower that runs or was to run for heat gets its overrun. */
     private State stopGas(State s, Moment m) {
         return s.phase() == Phase.HEATING || s.blower()
-                ? s.blower(s.blower(), NEVER, s.blowerOff() == NEVER ? after("blowerOffSeconds", m) : s.blowerOff())
+                ? s.blower(s.blower(), NEVER, s.blowerOff().isNever() ? after("blowerOffSeconds", m) : s.blowerOff())
                 : s.blower(false, NEVER, NEVER);
     }
 
     private State blower(State s, Moment m) {
-        if (s.blowerOn() != NEVER && m.now() >= s.blowerOn()) {
+        if (!s.blowerOn().isNever() && s.blowerOn().hasCome(m.now())) {
             return s.blower(true, NEVER, NEVER);
         }
-        return s.blowerOff() != NEVER && m.now() >= s.blowerOff() ? s.blower(false, NEVER, NEVER) : s;
+        return !s.blowerOff().isNever() && s.blowerOff().hasCome(m.now()) ? s.blower(false, NEVER, NEVER) : s;
     }
 
     @Override

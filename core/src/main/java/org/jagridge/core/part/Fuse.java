@@ -75,7 +75,7 @@ final class Fuse extends PartType {
             Heat heat = s.heat().then(Heat.rate(amps / rated, LIMIT, k), COOLING_SECONDS, m.now());
             Supplier<String> text = () -> "%.1f A through a %s A fuse".formatted(amps, Numbers.plain(rated));
             Because because = Because.amps(text, link, amps, rated * LIMIT);
-            if (m.now() >= heat.full()) {
+            if (heat.full().hasCome(m.now())) {
                 return Reaction.change(new State(true, Heat.COLD), because);
             }
             boolean begins = heat.rate() > 0 && s.heat().rate() != heat.rate();

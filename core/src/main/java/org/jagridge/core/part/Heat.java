@@ -6,29 +6,40 @@ package org.jagridge.core.part;
  *
  * @param level heat at the time {@code at}
  * @param rate growth per second; 0 while cooling
- * @param at microseconds
+ * @param cooling τ in seconds
+ * @param at when it was so; of no matter while it is cold
  */
-record Heat(double level, double rate, long at) {
-    static final Heat COLD = new Heat(0, 0, 0);
+record Heat(double level, double rate, double cooling, Instant at) implements Clocked {
+    static final Heat COLD = new Heat(0, 0, 1, Instant.START);
 
     /** The heat at {@code now}, from which it goes on with {@code newRate}. */
-    Heat then(double newRate, double coolingSeconds, long now) {
+    Heat then(double newRate, double coolingSeconds, Instant now) {
         // a rate that stays the same keeps its starting point, so that the crossing doesn't drift
         if (newRate == rate && (rate > 0 || level == 0)) {
             return this;
         }
-        return new Heat(levelAt(now, coolingSeconds), newRate, now);
+        double reached = levelAt(now);
+        return reached == 0 && newRate == 0 ? COLD : new Heat(reached, newRate, coolingSeconds, now);
     }
 
-    double levelAt(long now, double coolingSeconds) {
-        double dt = Time.seconds(now - at);
-        double l = rate > 0 ? level + rate * dt : level * Math.exp(-dt / coolingSeconds);
+    double levelAt(Instant now) {
+        if (level == 0 && rate == 0) {
+            return 0;
+        }
+        double dt = Time.seconds(now.since(at));
+        double l = rate > 0 ? level + rate * dt : level * Math.exp(-dt / cooling);
         return l < 1e-6 ? 0 : l;
     }
 
-    /** When level 1 is reached, or {@link Reaction#NEVER}. */
-    long full() {
-        return rate <= 0 ? Reaction.NEVER : at + Time.micros((1 - level) / rate);
+    /** When level 1 is reached, or {@link Instant#NEVER}. */
+    Instant full() {
+        return rate <= 0 ? Instant.NEVER : at.plus(Time.micros((1 - level) / rate));
+    }
+
+    @Override
+    public Heat asOf(Instant now) {
+        double l = Clocked.rounded(levelAt(now));
+        return l == 0 && rate == 0 ? COLD : new Heat(l, rate, cooling, now);
     }
 
     /** Growth for the multiple {@code m} of rated current: (m² − limit²)/k over the limit, else 0. */

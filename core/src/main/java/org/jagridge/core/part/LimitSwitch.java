@@ -48,7 +48,7 @@ final class LimitSwitch extends PartType {
         }
 
         @Override
-        public String waitsFor(Boolean actuated, long now) {
+        public String waitsFor(Boolean actuated, Instant now) {
             return actuated || opening == null ? null : opening + " to be " + when;
         }
 

@@ -59,7 +59,7 @@ final class MidPositionValve extends PartType {
 
         @Override
         public Travel start(Moment moment) {
-            return Travel.rest(0);
+            return Travel.rest(0, whole);
         }
 
         @Override
@@ -81,16 +81,16 @@ final class MidPositionValve extends PartType {
         public Reaction<Travel> react(Travel s, Moment m) {
             boolean w = m.volts(white) >= ON_VOLTS;
             boolean g = m.volts(grey) >= ON_VOLTS;
-            double at = s.at(m.now(), whole);
+            double at = s.at(m.now());
             boolean stuck = m.fault(FaultKind.STUCK) != null;
-            Travel next = stuck ? Travel.rest(at) : s.toward(end(s, w, g, at), m.now(), whole);
+            Travel next = stuck ? s.stopped(m.now()) : s.toward(end(s, w, g, at), m.now());
             boolean turned = next.to() != s.to();
             Branch focus = w ? white : grey;
             double volts = m.volts(focus);
             Because because = turned
                     ? (w || g ? Because.risen(focus, volts, ON_VOLTS) : Because.fallen(white, m.volts(white), ON_VOLTS))
                     : Because.timer("the travel is done");
-            return new Reaction<>(next, next.arrives(whole), because, turned ? because : null);
+            return new Reaction<>(next, next.arrives(), because, turned ? because : null);
         }
 
         @Override

@@ -7,8 +7,12 @@ import org.jagridge.core.network.Complex;
 
 /** What one part can see at one instant: its inputs, the volts at its branches, the time, its faults, its links. */
 public interface Moment {
-    /** Microseconds from the start of the run. */
-    long now();
+    Instant now();
+
+    /** The instant {@code span} microseconds from now. */
+    default Instant after(long span) {
+        return now().plus(span);
+    }
 
     double number(String input);
 
@@ -53,8 +57,8 @@ public interface Moment {
     /** Temperature of a part that has one (a room, the outdoors, a coil). */
     double celsiusOf(String part);
 
-    /** When that temperature next reaches {@code target}, in microseconds, or {@link Reaction#NEVER}. */
-    long whenCelsius(String part, double target);
+    /** When that temperature next reaches {@code target}, or {@link Instant#NEVER}. */
+    Instant whenCelsius(String part, double target);
 
     /** A number that another part shows or is set to, like its {@code celsius}. */
     double numberOf(String part, String name);

@@ -54,7 +54,7 @@ final class Opening extends PartType {
 
         @Override
         public State start(Moment m) {
-            return new State(Travel.rest(position(m.word("target"))), false);
+            return new State(Travel.rest(position(m.word("target")), whole), false);
         }
 
         @Override
@@ -62,16 +62,18 @@ final class Opening extends PartType {
 
         @Override
         public Reaction<State> react(State s, Moment m) {
-            Travel now = s.travel().toward(end(s.travel(), m), m.now(), whole);
+            Travel now = s.travel().toward(end(s.travel(), m), m.now());
             boolean hand = m.word("movedBy").equals("hand");
             boolean turned = now.to() != s.travel().to();
             Because because = turned
                     ? Because.input(hand ? "moved by hand" : "the opener runs")
                     : Because.timer("the way takes "
                             + Time.words(
-                                    s.travel().moves() ? m.now() - s.travel().since() : 0));
+                                    s.travel().moves()
+                                            ? m.now().since(s.travel().since())
+                                            : 0));
             return new Reaction<>(
-                    new State(now, turned ? hand : s.byHand()), now.arrives(whole), because, turned ? because : null);
+                    new State(now, turned ? hand : s.byHand()), now.arrives(), because, turned ? because : null);
         }
 
         /** Where it can go: a leaf that sticks at a place goes no farther than that place. */
@@ -82,7 +84,7 @@ final class Opening extends PartType {
                 return target;
             }
             double stuck = position(fault.text(FaultKind.Detail.POSITION));
-            double at = travel.at(m.now(), whole);
+            double at = travel.at(m.now());
             boolean passes = (at <= stuck && target >= stuck) || (at >= stuck && target <= stuck);
             return passes ? stuck : target;
         }

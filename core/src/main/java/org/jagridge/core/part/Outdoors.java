@@ -40,13 +40,13 @@ final class Outdoors extends PartType {
         }
 
         @Override
-        public double celsius(Double state, long now) {
+        public double celsius(Double state, Instant now) {
             return state;
         }
 
         @Override
-        public long when(Double state, double target, long now) {
-            return Reaction.NEVER;
+        public Instant when(Double state, double target, Instant now) {
+            return Instant.NEVER;
         }
     }
 }

@@ -39,13 +39,13 @@ final class PressureSwitch extends PartType {
                 Time.micros(draft.params().number("delaySeconds")));
     }
 
-    /** @param due when it moves next, or {@link Reaction#NEVER} */
-    record State(boolean closed, long due) {}
+    /** @param due when it moves next, or {@link Instant#NEVER} */
+    record State(boolean closed, Instant due) {}
 
     private record Element(Branch contact, String follows, long delay) implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
-            return new State(false, Reaction.NEVER);
+            return new State(false, Instant.NEVER);
         }
 
         @Override
@@ -58,21 +58,21 @@ final class PressureSwitch extends PartType {
             String signal = follows == null ? null : m.signalOf(follows);
             boolean draft = signal != null && !signal.equals("off") && !m.condition("blocked-flue");
             if (draft == s.closed()) {
-                return Reaction.stay(new State(s.closed(), Reaction.NEVER));
+                return Reaction.stay(new State(s.closed(), Instant.NEVER));
             }
             long pause = draft ? delay : OPENS_AFTER;
-            long due = s.due() == Reaction.NEVER ? m.now() + pause : s.due();
-            if (m.now() >= due) {
+            Instant due = s.due().isNever() ? m.after(pause) : s.due();
+            if (due.hasCome(m.now())) {
                 String words =
                         "%s after %s %s".formatted(Time.words(pause), follows, draft ? "began to run" : "stopped");
-                return Reaction.change(new State(draft, Reaction.NEVER), Because.timer(words));
+                return Reaction.change(new State(draft, Instant.NEVER), Because.timer(words));
             }
             Because arms = Because.link(follows + " is " + signal);
             return new Reaction<>(new State(s.closed(), due), due, null, s.due() == due ? null : arms);
         }
 
         @Override
-        public String waitsFor(State s, long now) {
+        public String waitsFor(State s, Instant now) {
             return s.closed() || follows == null ? null : follows + " to run";
         }
 

@@ -81,13 +81,13 @@ final class PscMachine extends PartType {
     }
 
     /**
-     * @param due when the phase ends by itself, or {@link Reaction#NEVER}
+     * @param due when the phase ends by itself, or {@link Instant#NEVER}
      * @param stoppedAt when it last stopped running or tried to, or NEVER for not yet
      */
-    record State(Phase phase, long due, long stoppedAt) {}
+    record State(Phase phase, Instant due, Instant stoppedAt) {}
 
     private static final class Machine implements Behaviour<State> {
-        private static final long NEVER = Reaction.NEVER;
+        private static final Instant NEVER = Instant.NEVER;
 
         private final Branch overload;
         private final Branch run;
@@ -137,7 +137,7 @@ final class PscMachine extends PartType {
             double v = m.acVolts(run);
             boolean fed = v >= LIVE * volts && m.amps(run) > 0.01;
             if (s.phase() == Phase.OVERLOAD) {
-                return m.now() >= s.due()
+                return s.due().hasCome(m.now())
                         ? Reaction.change(
                                 new State(Phase.OFF, NEVER, s.stoppedAt()),
                                 Because.timer("the overload has cooled for " + Time.words(reset)))
@@ -145,13 +145,13 @@ final class PscMachine extends PartType {
             }
             if (!fed) {
                 boolean turned = s.phase() == Phase.RUNNING || s.phase() == Phase.STARTING;
-                long stopped = turned ? m.now() : s.stoppedAt();
+                Instant stopped = turned ? m.now() : s.stoppedAt();
                 return Reaction.change(new State(Phase.OFF, NEVER, stopped), Because.fallen(run, v, LIVE * volts));
             }
             return switch (s.phase()) {
                 case OFF -> begin(s, v, m);
                 case STARTING ->
-                    m.now() >= s.due()
+                    s.due().hasCome(m.now())
                             ? Reaction.change(
                                     new State(Phase.RUNNING, NEVER, s.stoppedAt()),
                                     Because.risen(run, v, STARTS * volts).afterDelay())
@@ -165,11 +165,11 @@ final class PscMachine extends PartType {
                                             : Because.fallen(run, v, STALLS * volts))
                             : Reaction.stay(s);
                 default ->
-                    m.now() >= s.due()
+                    s.due().hasCome(m.now())
                             ? Reaction.change(
-                                            new State(Phase.OVERLOAD, m.now() + reset, s.stoppedAt()),
+                                            new State(Phase.OVERLOAD, m.after(reset), s.stoppedAt()),
                                             Because.timer("locked current for " + Time.words(trip)))
-                                    .wake(m.now() + reset)
+                                    .wake(m.after(reset))
                             : Reaction.waiting(s, s.due());
             };
         }
@@ -179,7 +179,7 @@ final class PscMachine extends PartType {
             if (why != null) {
                 return stall(m, why);
             }
-            long due = m.now() + STARTING;
+            Instant due = m.after(STARTING);
             return Reaction.arm(
                     new State(Phase.STARTING, due, s.stoppedAt()), due, Because.risen(run, v, STARTS * volts));
         }
@@ -201,7 +201,9 @@ final class PscMachine extends PartType {
                         false);
             }
             boolean helped = startRelay != null;
-            if (!helped && s.stoppedAt() != NEVER && m.now() < s.stoppedAt() + equalise) {
+            if (!helped
+                    && !s.stoppedAt().isNever()
+                    && !s.stoppedAt().plus(equalise).hasCome(m.now())) {
                 return Because.link(
                         "stopped less than " + Time.words(equalise) + " ago: the pressures aren't equal yet");
             }
@@ -209,8 +211,13 @@ final class PscMachine extends PartType {
         }
 
         private Reaction<State> stall(Moment m, Because why) {
-            long due = m.now() + trip;
+            Instant due = m.after(trip);
             return new Reaction<>(new State(Phase.STALLED, due, m.now()), due, why, why);
+        }
+
+        @Override
+        public State canonical(State s, Instant now) {
+            return s.stoppedAt().plus(equalise).hasCome(now) ? new State(s.phase(), s.due(), NEVER) : s;
         }
 
         @Override

@@ -54,14 +54,14 @@ final class RemoteModule extends PartType {
                 Time.micros(draft.params().number("lossSeconds")));
     }
 
-    /** @param lostSince when it last heard, or {@link Reaction#NEVER} while it hears */
-    record State(List<String> closed, long lostSince) {}
+    /** @param lostSince when it last heard, or {@link Instant#NEVER} while it hears */
+    record State(List<String> closed, Instant lostSince) {}
 
     private record Receiver(Branch supply, Branch defrost, Map<String, Branch> outputs, String thermostat, long loss)
             implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
-            return new State(List.of(), Reaction.NEVER);
+            return new State(List.of(), Instant.NEVER);
         }
 
         @Override
@@ -75,7 +75,7 @@ final class RemoteModule extends PartType {
         public Reaction<State> react(State s, Moment m) {
             if (m.acVolts(supply) < LEAST_SUPPLY) {
                 return Reaction.change(
-                        new State(List.of(), Reaction.NEVER), Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY));
+                        new State(List.of(), Instant.NEVER), Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY));
             }
             String calls = thermostat == null ? null : m.signalOf(thermostat);
             boolean hears = m.flag("inRange") && calls != null && !calls.equals("blank");
@@ -88,17 +88,22 @@ final class RemoteModule extends PartType {
                     }
                 }
                 return Reaction.change(
-                        new State(List.copyOf(closed), Reaction.NEVER),
+                        new State(List.copyOf(closed), Instant.NEVER),
                         Because.link(thermostat + " calls "
                                         + calls.replace('-', '–').replace(" ", " and "))
                                 .through(supply));
             }
-            long since = s.lostSince() == Reaction.NEVER ? m.now() : s.lostSince();
-            if (m.now() >= since + loss) {
+            Instant since = s.lostSince().isNever() ? m.now() : s.lostSince();
+            if (since.plus(loss).hasCome(m.now())) {
                 return Reaction.change(
                         new State(List.of(), since), Because.timer("nothing heard for " + Time.words(loss)));
             }
-            return Reaction.waiting(new State(s.closed(), since), since + loss);
+            return Reaction.waiting(new State(s.closed(), since), since.plus(loss));
+        }
+
+        @Override
+        public State canonical(State s, Instant now) {
+            return new State(s.closed(), s.lostSince().notBefore(now.minus(loss)));
         }
 
         @Override

@@ -99,12 +99,12 @@ final class Room extends PartType {
         }
 
         @Override
-        public double celsius(State s, long now) {
+        public double celsius(State s, Instant now) {
             return s.air().at(now);
         }
 
         @Override
-        public long when(State s, double target, long now) {
+        public Instant when(State s, double target, Instant now) {
             return s.air().when(target, now);
         }
     }

@@ -98,7 +98,9 @@ final class RoomSwitch extends PartType {
             double set = m.number("setCelsius");
             double on = cools ? set + differential : set - differential;
             boolean calls = cools ? (was ? room > set : room >= on) : (was ? room < set : room <= on);
-            long wake = reads == null ? Reaction.NEVER : Math.min(m.whenCelsius(reads, set), m.whenCelsius(reads, on));
+            Instant wake = reads == null
+                    ? Instant.NEVER
+                    : Instant.earliest(m.whenCelsius(reads, set), m.whenCelsius(reads, on));
             Because because = Because.temperature(() -> "room %.1f °C, set %.1f".formatted(room, set));
             return new Reaction<>(calls, wake, because, null);
         }

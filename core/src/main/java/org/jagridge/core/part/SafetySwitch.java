@@ -100,17 +100,17 @@ final class SafetySwitch extends PartType {
     }
 
     /**
-     * @param openSince since when each trip has driven it open, or −1
-     * @param closeSince since when it has been driven closed, or −1
+     * @param openSince since when each trip has driven it open, or never
+     * @param closeSince since when it has been driven closed, or never
      * @param fed whether a powered one has its supply
      */
-    record State(boolean open, List<Long> openSince, long closeSince, boolean fed) {}
+    record State(boolean open, List<Instant> openSince, Instant closeSince, boolean fed) {}
 
     private record Element(Branch contact, Branch supply, List<Trip> trips, boolean manual)
             implements Behaviour<State> {
         @Override
         public State start(Moment m) {
-            return new State(m.flag("tripped"), Collections.nCopies(trips.size(), -1L), -1, true);
+            return new State(m.flag("tripped"), Collections.nCopies(trips.size(), Instant.NEVER), Instant.NEVER, true);
         }
 
         @Override
@@ -124,47 +124,61 @@ final class SafetySwitch extends PartType {
         @Override
         public Reaction<State> react(State s, Moment m) {
             boolean fed = supply == null || m.acVolts(supply) >= LEAST_SUPPLY;
-            long wake = Reaction.NEVER;
-            List<Long> since = new ArrayList<>();
+            Instant wake = Instant.NEVER;
+            List<Instant> since = new ArrayList<>();
             Trip due = null;
             Because arms = null;
             boolean driven = m.flag("tripped");
             for (int i = 0; i < trips.size(); i++) {
                 Trip t = trips.get(i);
                 boolean opens = t.drivesOpen(m);
-                long from = opens
-                        ? (s.openSince().get(i) < 0 ? m.now() : s.openSince().get(i))
-                        : -1;
+                Instant from = opens ? begun(s.openSince().get(i), m) : Instant.NEVER;
                 since.add(from);
-                if (opens && m.now() >= from + t.after()) {
+                if (opens && from.plus(t.after()).hasCome(m.now())) {
                     due = t;
                 } else if (opens && !s.open()) {
-                    wake = Math.min(wake, from + t.after());
-                    arms = s.openSince().get(i) < 0 ? Because.link(words(t)) : arms;
+                    wake = Instant.earliest(wake, from.plus(t.after()));
+                    arms = s.openSince().get(i).isNever() ? Because.link(words(t)) : arms;
                 }
             }
             driven |= due != null;
             if (!s.open()) {
-                return new Reaction<>(new State(driven, since, -1, fed), wake, reasonWhileClosed(fed, due, m), arms);
+                return new Reaction<>(
+                        new State(driven, since, Instant.NEVER, fed), wake, reasonWhileClosed(fed, due, m), arms);
             }
             boolean closes = !driven && trips.stream().allMatch(t -> t.drivesClosed(m));
             if (manual) {
                 boolean reset = m.pushed("reset") && !driven;
-                return new Reaction<>(new State(!reset, since, -1, fed), wake, Because.input("reset was pushed"), null);
+                return new Reaction<>(
+                        new State(!reset, since, Instant.NEVER, fed), wake, Because.input("reset was pushed"), null);
             }
-            long from = closes ? (s.closeSince() < 0 ? m.now() : s.closeSince()) : -1;
+            Instant from = closes ? begun(s.closeSince(), m) : Instant.NEVER;
             long pause = trips.stream().mapToLong(Trip::recloseAfter).max().orElse(0);
-            boolean close = closes && m.now() >= from + pause;
+            boolean close = closes && from.plus(pause).hasCome(m.now());
             if (closes && !close) {
-                wake = Math.min(wake, from + pause);
+                wake = Instant.earliest(wake, from.plus(pause));
             }
             Because gone = Because.input("what opened it is gone");
             Because because = pause == 0
                     ? gone
                     : Because.link("what opened it has been gone for " + Time.words(pause))
                             .afterDelay();
-            boolean armed = closes && !close && s.closeSince() < 0;
-            return new Reaction<>(new State(!close, since, close ? -1 : from, fed), wake, because, armed ? gone : null);
+            boolean armed = closes && !close && s.closeSince().isNever();
+            return new Reaction<>(
+                    new State(!close, since, close ? Instant.NEVER : from, fed), wake, because, armed ? gone : null);
+        }
+
+        @Override
+        public State canonical(State s, Instant now) {
+            List<Instant> since = new ArrayList<>();
+            for (int i = 0; i < trips.size(); i++) {
+                since.add(s.openSince().get(i).notBefore(now.minus(trips.get(i).after())));
+            }
+            return new State(s.open(), since, s.closeSince(), s.fed());
+        }
+
+        private static Instant begun(Instant since, Moment m) {
+            return since.isNever() ? m.now() : since;
         }
 
         private Because reasonWhileClosed(boolean fed, Trip due, Moment m) {

@@ -51,13 +51,14 @@ final class Sequencer extends PartType {
     }
 
     /** @param since when the call last began or ended */
-    record State(boolean called, long since, List<Boolean> closed) {}
+    record State(boolean called, Instant since, List<Boolean> closed) {}
 
     private record Strips(Branch heater, List<Branch> contacts, List<Long> on, List<Long> off)
             implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
-            return new State(false, 0, contacts.stream().map(c -> false).toList());
+            return new State(
+                    false, Instant.NEVER, contacts.stream().map(c -> false).toList());
         }
 
         @Override
@@ -77,20 +78,20 @@ final class Sequencer extends PartType {
         public Reaction<State> react(State s, Moment m) {
             double volts = m.volts(heater);
             boolean called = volts >= ON_VOLTS && m.amps(heater) > 0.01;
-            long since = called == s.called() ? s.since() : m.now();
+            Instant since = called == s.called() ? s.since() : m.now();
             List<Boolean> closed = new ArrayList<>(s.closed());
-            long wake = Reaction.NEVER;
+            Instant wake = Instant.NEVER;
             long moved = 0;
             for (int i = 0; i < closed.size(); i++) {
                 if (closed.get(i) == called) {
                     continue;
                 }
-                long due = since + delay(called, i);
-                if (m.now() >= due) {
+                Instant due = since.plus(delay(called, i));
+                if (due.hasCome(m.now())) {
                     closed.set(i, called);
-                    moved = due - since;
+                    moved = due.since(since);
                 } else {
-                    wake = Math.min(wake, due);
+                    wake = Instant.earliest(wake, due);
                 }
             }
             String words = Time.words(moved) + " after the call " + (called ? "began" : "ended");
@@ -98,6 +99,12 @@ final class Sequencer extends PartType {
                     ? null
                     : called ? Because.risen(heater, volts, ON_VOLTS) : Because.fallen(heater, volts, ON_VOLTS);
             return new Reaction<>(new State(called, since, List.copyOf(closed)), wake, Because.timer(words), arms);
+        }
+
+        @Override
+        public State canonical(State s, Instant now) {
+            boolean waits = s.closed().contains(!s.called());
+            return waits ? s : new State(s.called(), Instant.NEVER, s.closed());
         }
 
         @Override

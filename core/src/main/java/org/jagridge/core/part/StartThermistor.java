@@ -28,13 +28,13 @@ final class StartThermistor extends PartType {
         return new Disc(draft.load("1", "2", Shape.RESISTOR));
     }
 
-    /** @param due when it turns hot or cold, or {@link Reaction#NEVER} */
-    record State(boolean hot, long due) {}
+    /** @param due when it turns hot or cold, or {@link Instant#NEVER} */
+    record State(boolean hot, Instant due) {}
 
     private record Disc(Branch branch) implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
-            return new State(false, Reaction.NEVER);
+            return new State(false, Instant.NEVER);
         }
 
         @Override
@@ -47,13 +47,12 @@ final class StartThermistor extends PartType {
             boolean fed = s.hot() ? m.volts(branch) > 20 : m.amps(branch) > WARMS_AMPS;
             boolean turns = fed != s.hot();
             if (!turns) {
-                return Reaction.stay(new State(s.hot(), Reaction.NEVER));
+                return Reaction.stay(new State(s.hot(), Instant.NEVER));
             }
-            long due = s.due() == Reaction.NEVER ? m.now() + (s.hot() ? COOLS : WARMS) : s.due();
-            if (m.now() >= due) {
+            Instant due = s.due().isNever() ? m.after(s.hot() ? COOLS : WARMS) : s.due();
+            if (due.hasCome(m.now())) {
                 return Reaction.change(
-                        new State(!s.hot(), Reaction.NEVER),
-                        Because.timer(s.hot() ? "it has cooled" : "it has warmed"));
+                        new State(!s.hot(), Instant.NEVER), Because.timer(s.hot() ? "it has cooled" : "it has warmed"));
             }
             return Reaction.waiting(new State(s.hot(), due), due);
         }

@@ -4,11 +4,11 @@ package org.jagridge.core.part;
  * How long something has been treated in a way that destroys it in the end. Immutable; the clock starts when the
  * treatment begins and is forgotten when it ends.
  */
-record Stress(Kind kind, long since) {
+record Stress(Kind kind, Instant since) {
     /** Volts over which a coil, lamp or control burns out, as a multiple of its rating. */
     static final double OVERVOLTAGE = 1.3;
 
-    static final Stress NONE = new Stress(Kind.NONE, 0);
+    static final Stress NONE = new Stress(Kind.NONE, Instant.NEVER);
 
     /** What is being done to it. */
     enum Kind {
@@ -28,22 +28,22 @@ record Stress(Kind kind, long since) {
     }
 
     /** The stress from now on, given what is done now. */
-    Stress under(Kind now, long at) {
+    Stress under(Kind now, Instant at) {
         return now == kind ? this : now == Kind.NONE ? NONE : new Stress(now, at);
     }
 
     /** The stress from now on, given the volts across it. */
-    Stress byVolts(double volts, double rated, long at) {
+    Stress byVolts(double volts, double rated, Instant at) {
         return under(volts > OVERVOLTAGE * rated ? Kind.OVERVOLTAGE : Kind.NONE, at);
     }
 
-    /** When it gives way, or {@link Reaction#NEVER}. */
-    long breaksAt() {
-        return kind == Kind.NONE ? Reaction.NEVER : since + kind.seconds * Time.SECOND;
+    /** When it gives way, or {@link Instant#NEVER}. */
+    Instant breaksAt() {
+        return kind == Kind.NONE ? Instant.NEVER : since.plus(kind.seconds * Time.SECOND);
     }
 
-    boolean broken(long now) {
-        return now >= breaksAt();
+    boolean broken(Instant now) {
+        return breaksAt().hasCome(now);
     }
 
     /** Why it burnt out. */

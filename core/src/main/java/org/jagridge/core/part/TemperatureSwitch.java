@@ -84,7 +84,7 @@ final class TemperatureSwitch extends PartType {
         public Reaction<Boolean> react(Boolean was, Moment m) {
             boolean now = isOpen(was, m);
             double t = celsius(m);
-            long wake = reads == null ? Reaction.NEVER : m.whenCelsius(reads, now ? closesAt : opensAt);
+            Instant wake = reads == null ? Instant.NEVER : m.whenCelsius(reads, now ? closesAt : opensAt);
             Because because = Because.temperature(
                     () -> "%.1f °C, %s at %.1f".formatted(t, now ? "opens" : "closes", now ? opensAt : closesAt));
             return new Reaction<>(now, wake, because, null);

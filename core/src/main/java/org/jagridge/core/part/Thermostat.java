@@ -224,6 +224,11 @@ final class Thermostat extends PartType {
         }
 
         @Override
+        public State canonical(State s, Instant now) {
+            return new State(s.pulled(), s.lit(), logic.canonical(s.call(), now), s.closed(), s.half());
+        }
+
+        @Override
         public String signal(State state) {
             if (!state.lit()) {
                 return "blank";

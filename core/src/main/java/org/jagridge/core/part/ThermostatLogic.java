@@ -15,7 +15,7 @@ final class ThermostatLogic {
     private static final double DEAD_BAND_K = 1.7;
     private static final long CIRCULATE_PERIOD = 3600 * Time.SECOND;
     private static final long CIRCULATE_ON = 1200 * Time.SECOND;
-    private static final long NEVER = Reaction.NEVER;
+    private static final Instant NEVER = Instant.NEVER;
 
     /** Which way the room is to be moved. */
     enum Way {
@@ -29,15 +29,24 @@ final class ThermostatLogic {
      * @param since when the call began
      * @param far whether the room is so far off that the second stage helps
      * @param compressor whether Y is on
-     * @param compressorOffAt when Y went off last, or {@link Reaction#NEVER} for not yet
+     * @param compressorOffAt when Y went off last, or {@link Instant#NEVER} for not yet
      * @param season what auto changeover did last
+     * @param circulating since when the fan has been set to circulate, or never
      */
-    record Call(Way way, long since, boolean far, boolean compressor, long compressorOffAt, Way season, boolean fan) {
-        static final Call NONE = new Call(Way.NONE, 0, false, false, NEVER, Way.NONE, false);
+    record Call(
+            Way way,
+            Instant since,
+            boolean far,
+            boolean compressor,
+            Instant compressorOffAt,
+            Way season,
+            boolean fan,
+            Instant circulating) {
+        static final Call NONE = new Call(Way.NONE, Instant.START, false, false, NEVER, Way.NONE, false, NEVER);
     }
 
     /** The call, the outputs that follow from it, when to ask again, and why it changed. */
-    record Decision(Call call, Set<String> outputs, long wakeAt, Because because) {}
+    record Decision(Call call, Set<String> outputs, Instant wakeAt, Because because) {}
 
     private final String kind;
     private final Set<String> terminals;
@@ -97,25 +106,45 @@ final class ThermostatLogic {
         String mode = m.word("mode");
         Way season = season(old, mode, r);
         Way way = way(old, mode, season, r);
-        long since = way == old.way() ? old.since() : m.now();
+        Instant since = way == old.way() ? old.since() : m.now();
         double error = way == Way.COOL ? r.celsius() - r.coolSet(mode) : r.heatSet() - r.celsius();
         boolean far = (way == Way.HEAT || way == Way.COOL) && (old.far() ? error > auxOff : error >= auxOn);
         boolean burner = kind.equals("dual-fuel") && way == Way.HEAT && outdoorCelsius(m) < changeover;
         boolean wantsCompressor = way == Way.COOL || (way == Way.HEAT && !kind.equals("conventional") && !burner);
-        boolean rested = old.compressorOffAt() == NEVER || m.now() >= old.compressorOffAt() + minOff;
+        boolean rested = old.compressorOffAt().isNever()
+                || old.compressorOffAt().plus(minOff).hasCome(m.now());
         boolean compressor = wantsCompressor && (old.compressor() || rested);
-        long offAt = old.compressor() && !compressor ? m.now() : old.compressorOffAt();
-        boolean late = way != Way.NONE && m.now() >= since + stageUp;
-        boolean fanNow = fanBySetting(m);
-        Call call = new Call(way, since, far, compressor, offAt, season, fanNow);
+        Instant offAt = old.compressor() && !compressor ? m.now() : old.compressorOffAt();
+        boolean late = way != Way.NONE && since.plus(stageUp).hasCome(m.now());
+        boolean circulates = m.word("fan").equals("circulate");
+        Instant circulating = !circulates ? NEVER : old.circulating().isNever() ? m.now() : old.circulating();
+        boolean fanNow = m.word("fan").equals("on") || (circulates && circulationPhase(circulating, m) < CIRCULATE_ON);
+        Call call = new Call(way, since, far, compressor, offAt, season, fanNow, circulating);
 
         // a unit that tells the thermostat of its defrost gets auxiliary heat for it
         boolean told = defrost != null && call.way() == Way.HEAT && "defrost".equals(m.signalOf(defrost));
         Set<String> outputs = outputs(call, mode, burner, far || late || told);
-        long wake = wakeFor(call, wantsCompressor, m, mode, r);
+        Instant wake = wakeFor(call, wantsCompressor, m, mode, r);
         Because because = because(old, call, mode, r, late, m);
         boolean quiet = old.way() == call.way() && old.fan() == call.fan() && old.compressor() == call.compressor();
         return new Decision(call, outputs, wake, told && quiet ? Because.link(defrost + " defrosts") : because);
+    }
+
+    /** What still matters of a call: see {@link Behaviour#canonical}. */
+    Call canonical(Call c, Instant now) {
+        Instant since = c.way() == Way.NONE ? NEVER : c.since().notBefore(now.minus(stageUp));
+        boolean rested = !c.compressor() && c.compressorOffAt().plus(minOff).hasCome(now);
+        Instant circulating =
+                c.circulating().isNever() ? NEVER : now.minus(now.since(c.circulating()) % CIRCULATE_PERIOD);
+        return new Call(
+                c.way(),
+                since,
+                c.far(),
+                c.compressor(),
+                rested || c.compressor() ? NEVER : c.compressorOffAt(),
+                c.season(),
+                c.fan(),
+                circulating);
     }
 
     private record Reading(double celsius, double heatSet, double coolSetAlone) {
@@ -154,12 +183,9 @@ final class ThermostatLogic {
         return outdoors == null ? m.number("outdoorCelsius") : m.celsiusOf(outdoors);
     }
 
-    private static boolean fanBySetting(Moment m) {
-        return switch (m.word("fan")) {
-            case "on" -> true;
-            case "circulate" -> m.now() % CIRCULATE_PERIOD < CIRCULATE_ON;
-            default -> false;
-        };
+    /** How far the fan's hour has come: it runs for the first 20 minutes after it was set to circulate. */
+    private static long circulationPhase(Instant since, Moment m) {
+        return m.now().since(since) % CIRCULATE_PERIOD;
     }
 
     private Set<String> outputs(Call call, String mode, boolean burner, boolean secondStage) {
@@ -212,17 +238,17 @@ final class ThermostatLogic {
         return out;
     }
 
-    private long wakeFor(Call call, boolean wantsCompressor, Moment m, String mode, Reading r) {
-        long wake = NEVER;
+    private Instant wakeFor(Call call, boolean wantsCompressor, Moment m, String mode, Reading r) {
+        Instant wake = NEVER;
         if (wantsCompressor && !call.compressor()) {
-            wake = Math.min(wake, call.compressorOffAt() + minOff);
+            wake = Instant.earliest(wake, call.compressorOffAt().plus(minOff));
         }
-        if (call.way() != Way.NONE && m.now() < call.since() + stageUp) {
-            wake = Math.min(wake, call.since() + stageUp);
+        if (call.way() != Way.NONE && !call.since().plus(stageUp).hasCome(m.now())) {
+            wake = Instant.earliest(wake, call.since().plus(stageUp));
         }
         if (m.word("fan").equals("circulate")) {
-            long phase = m.now() % CIRCULATE_PERIOD;
-            wake = Math.min(wake, m.now() - phase + (phase < CIRCULATE_ON ? CIRCULATE_ON : CIRCULATE_PERIOD));
+            long phase = circulationPhase(call.circulating(), m);
+            wake = Instant.earliest(wake, m.after((phase < CIRCULATE_ON ? CIRCULATE_ON : CIRCULATE_PERIOD) - phase));
         }
         if (room != null) {
             double heatSet = r.heatSet();
@@ -237,11 +263,11 @@ final class ThermostatLogic {
                 coolSet + auxOn,
                 coolSet + auxOff
             }) {
-                wake = Math.min(wake, m.whenCelsius(room, target));
+                wake = Instant.earliest(wake, m.whenCelsius(room, target));
             }
         }
         if (outdoors != null) {
-            wake = Math.min(wake, m.whenCelsius(outdoors, changeover));
+            wake = Instant.earliest(wake, m.whenCelsius(outdoors, changeover));
         }
         return wake;
     }

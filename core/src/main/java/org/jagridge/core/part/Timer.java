@@ -106,71 +106,73 @@ final class Timer extends PartType {
         }
     }
 
-    /** @param until when the present phase ends, or {@link Reaction#NEVER} */
-    record State(Phase phase, long until, boolean input, Stress stress) {
-        static final State IDLE = new State(Phase.IDLE, Reaction.NEVER, false, Stress.NONE);
+    /** @param until when the present phase ends, or {@link Instant#NEVER} */
+    record State(Phase phase, Instant until, boolean input, Stress stress) {
+        static final State IDLE = new State(Phase.IDLE, Instant.NEVER, false, Stress.NONE);
 
-        State to(Phase next, long end, boolean on) {
+        State to(Phase next, Instant end, boolean on) {
             return new State(next, end, on, stress);
         }
     }
 
     /** The next phase by the function's rule, for an input that is on or off now. */
-    private static State step(State s, String function, long delay, boolean on, long now) {
-        boolean over = now >= s.until();
+    private static State step(State s, String function, long delay, boolean on, Instant now) {
+        boolean over = s.until().hasCome(now);
         boolean begins = on && !s.input();
         boolean ends = !on && s.input();
         return switch (function) {
             case "delay-on-make" -> {
                 if (!on) {
-                    yield s.to(Phase.IDLE, Reaction.NEVER, false);
+                    yield s.to(Phase.IDLE, Instant.NEVER, false);
                 }
                 if (s.phase() == Phase.IDLE) {
-                    yield s.to(Phase.TIMING, now + delay, true);
+                    yield s.to(Phase.TIMING, now.plus(delay), true);
                 }
-                yield over ? s.to(Phase.MADE, Reaction.NEVER, true) : s;
+                yield over ? s.to(Phase.MADE, Instant.NEVER, true) : s;
             }
             case "delay-on-break" -> {
                 if (s.phase() == Phase.BLOCKED) {
                     yield over
-                            ? s.to(on ? Phase.MADE : Phase.IDLE, Reaction.NEVER, on)
+                            ? s.to(on ? Phase.MADE : Phase.IDLE, Instant.NEVER, on)
                             : s.to(Phase.BLOCKED, s.until(), on);
                 }
                 if (s.phase() == Phase.MADE && !on) {
-                    yield s.to(Phase.BLOCKED, now + delay, false);
+                    yield s.to(Phase.BLOCKED, now.plus(delay), false);
                 }
-                yield on ? s.to(Phase.MADE, Reaction.NEVER, true) : s;
+                yield on ? s.to(Phase.MADE, Instant.NEVER, true) : s;
             }
             case "off-delay" -> {
                 if (on) {
-                    yield s.to(Phase.MADE, Reaction.NEVER, true);
+                    yield s.to(Phase.MADE, Instant.NEVER, true);
                 }
                 if (ends) {
-                    yield s.to(Phase.TIMING, now + delay, false);
+                    yield s.to(Phase.TIMING, now.plus(delay), false);
                 }
-                yield over ? s.to(Phase.IDLE, Reaction.NEVER, false) : s;
+                yield over ? s.to(Phase.IDLE, Instant.NEVER, false) : s;
             }
             case "interval" -> {
                 if (!on) {
-                    yield s.to(Phase.IDLE, Reaction.NEVER, false);
+                    yield s.to(Phase.IDLE, Instant.NEVER, false);
                 }
-                yield begins ? s.to(Phase.MADE, now + delay, true) : over ? s.to(Phase.IDLE, Reaction.NEVER, true) : s;
+                yield begins
+                        ? s.to(Phase.MADE, now.plus(delay), true)
+                        : over ? s.to(Phase.IDLE, Instant.NEVER, true) : s;
             }
             default -> {
                 if (!on) {
-                    yield s.to(Phase.IDLE, Reaction.NEVER, false);
+                    yield s.to(Phase.IDLE, Instant.NEVER, false);
                 }
                 if (begins || (over && s.phase() == Phase.TIMING)) {
-                    yield s.to(Phase.MADE, now + delay, true);
+                    yield s.to(Phase.MADE, now.plus(delay), true);
                 }
-                yield over ? s.to(Phase.TIMING, now + delay, true) : s;
+                yield over ? s.to(Phase.TIMING, now.plus(delay), true) : s;
             }
         };
     }
 
     /** The time that is left of a phase, or null for one that has no end. */
-    private static String left(State s, long now) {
-        return s.until() == Reaction.NEVER ? null : Time.words(Math.max(0, s.until() - now)) + " more";
+    private static String left(State s, Instant now) {
+        return s.until().isNever() ? null : Time.words(Math.max(0, s.until().since(now))) + " more";
     }
 
     /** Whether the contact is made in a phase: an off delay's time is one during which it still holds. */
@@ -180,12 +182,12 @@ final class Timer extends PartType {
 
     private static Reaction<State> reaction(
             State s, State next, Branch sense, double volts, double least, boolean on, long delay) {
-        boolean byTime = s.until() != Reaction.NEVER && next.input() == s.input() && next.phase() != s.phase();
+        boolean byTime = !s.until().isNever() && next.input() == s.input() && next.phase() != s.phase();
         Because because = byTime
                 ? Because.timer(Time.words(delay) + " are over")
                 : on ? Because.risen(sense, volts, least) : Because.fallen(sense, volts, least);
-        boolean begins = next.until() != s.until() && next.until() != Reaction.NEVER;
-        long wake = Math.min(next.until(), next.stress().breaksAt());
+        boolean begins = next.until() != s.until() && !next.until().isNever();
+        Instant wake = Instant.earliest(next.until(), next.stress().breaksAt());
         return new Reaction<>(next, wake, because, begins ? because : null);
     }
 
@@ -214,7 +216,7 @@ final class Timer extends PartType {
             Stress stress = s.stress().byVolts(volts, rated, m.now());
             if (stress.broken(m.now())) {
                 return Reaction.change(
-                        new State(Phase.BURNT, Reaction.NEVER, false, Stress.NONE), stress.because(way, volts, rated));
+                        new State(Phase.BURNT, Instant.NEVER, false, Stress.NONE), stress.because(way, volts, rated));
             }
             boolean made = made(s, function);
             boolean on = made ? m.amps(way) >= HOLDING_AMPS : volts >= least;
@@ -224,7 +226,7 @@ final class Timer extends PartType {
         }
 
         @Override
-        public String waitsFor(State s, long now) {
+        public String waitsFor(State s, Instant now) {
             return left(s, now);
         }
 
@@ -264,7 +266,7 @@ final class Timer extends PartType {
             Stress stress = s.stress().byVolts(volts, rated, m.now());
             if (stress.broken(m.now())) {
                 return Reaction.change(
-                        new State(Phase.BURNT, Reaction.NEVER, false, Stress.NONE),
+                        new State(Phase.BURNT, Instant.NEVER, false, Stress.NONE),
                         stress.because(supply, volts, rated));
             }
             boolean powered = volts >= least;
@@ -273,12 +275,12 @@ final class Timer extends PartType {
             State fresh = new State(s.phase(), s.until(), s.input(), stress);
             State next = powered
                     ? step(fresh, function, delay, on, m.now())
-                    : new State(Phase.IDLE, Reaction.NEVER, false, stress);
+                    : new State(Phase.IDLE, Instant.NEVER, false, stress);
             return reaction(s, next, powered ? sense : supply, powered ? m.volts(sense) : volts, least, on, delay);
         }
 
         @Override
-        public String waitsFor(State s, long now) {
+        public String waitsFor(State s, Instant now) {
             return left(s, now);
         }
 

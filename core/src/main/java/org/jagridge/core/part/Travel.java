@@ -5,31 +5,43 @@ package org.jagridge.core.part;
  *
  * @param from where it was at {@code since}
  * @param to where it goes; the same as {@code from} at rest
+ * @param since when it set out; of no matter at rest
+ * @param whole microseconds for the whole way
  */
-record Travel(double from, double to, long since) {
-    static Travel rest(double at) {
-        return new Travel(at, at, 0);
+record Travel(double from, double to, Instant since, long whole) implements Clocked {
+    static Travel rest(double at, long whole) {
+        return new Travel(at, at, Instant.START, whole);
     }
 
-    double at(long now, long whole) {
-        double way = (now - since) / (double) whole;
+    double at(Instant now) {
+        double way = now.since(since) / (double) whole;
         return to > from ? Math.min(to, from + way) : Math.max(to, from - way);
     }
 
+    /** The same thing, stopped where it is. */
+    Travel stopped(Instant now) {
+        return moves() ? rest(at(now), whole) : this;
+    }
+
     /** The same thing, from now on toward another end; comes to rest when it is there. */
-    Travel toward(double end, long now, long whole) {
+    Travel toward(double end, Instant now) {
         if (end != to) {
-            return new Travel(at(now, whole), end, now);
+            return new Travel(at(now), end, now, whole);
         }
-        return moves() && now >= arrives(whole) ? new Travel(to, to, now) : this;
+        return moves() && arrives().hasCome(now) ? new Travel(to, to, now, whole) : this;
     }
 
     boolean moves() {
         return from != to;
     }
 
-    /** When it is there, or {@link Reaction#NEVER} at rest. */
-    long arrives(long whole) {
-        return moves() ? since + Math.round(Math.abs(to - from) * whole) : Reaction.NEVER;
+    /** When it is there, or {@link Instant#NEVER} at rest. */
+    Instant arrives() {
+        return moves() ? since.plus(Math.round(Math.abs(to - from) * whole)) : Instant.NEVER;
+    }
+
+    @Override
+    public Travel asOf(Instant now) {
+        return moves() ? new Travel(Clocked.rounded(at(now)), to, now, whole) : rest(Clocked.rounded(to), whole);
     }
 }

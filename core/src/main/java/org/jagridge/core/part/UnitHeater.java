@@ -66,8 +66,8 @@ final class UnitHeater extends PartType {
         }
     }
 
-    record State(Phase phase, long due, int failures, Windings.State windings) {
-        State to(Phase next, long until) {
+    record State(Phase phase, Instant due, int failures, Windings.State windings) {
+        State to(Phase next, Instant until) {
             return new State(next, until, failures, windings);
         }
     }
@@ -75,7 +75,7 @@ final class UnitHeater extends PartType {
     private static final class Burner implements Behaviour<State> {
         private static final double ON = 0.7;
         private static final double CALL_VOLTS = 16;
-        private static final long NEVER = Reaction.NEVER;
+        private static final Instant NEVER = Instant.NEVER;
 
         private final Branch line;
         private final Branch call;
@@ -133,17 +133,17 @@ final class UnitHeater extends PartType {
             Because voltsNow = call == null
                     ? Because.risen(line, fed, ON * volts)
                     : calls ? Because.risen(call, asked, CALL_VOLTS) : Because.fallen(call, asked, CALL_VOLTS);
-            boolean due = m.now() >= s.due();
+            boolean due = s.due().hasCome(m.now());
             return switch (s.phase()) {
-                case OFF -> calls ? to(s, Phase.PURGE, m.now() + purge, voltsNow) : Reaction.stay(s);
+                case OFF -> calls ? to(s, Phase.PURGE, m.after(purge), voltsNow) : Reaction.stay(s);
                 case PURGE ->
                     !calls
-                            ? to(s, Phase.OVERRUN, m.now() + overrun, voltsNow)
+                            ? to(s, Phase.OVERRUN, m.after(overrun), voltsNow)
                             : due ? light(s, m) : Reaction.waiting(s, s.due());
-                case BURNING -> calls ? Reaction.stay(s) : to(s, Phase.OVERRUN, m.now() + overrun, voltsNow);
+                case BURNING -> calls ? Reaction.stay(s) : to(s, Phase.OVERRUN, m.after(overrun), voltsNow);
                 case OVERRUN ->
                     calls
-                            ? to(s, Phase.PURGE, m.now() + purge, voltsNow)
+                            ? to(s, Phase.PURGE, m.after(purge), voltsNow)
                             : due
                                     ? to(s, Phase.OFF, NEVER, Because.timer("overrun is over"))
                                     : Reaction.waiting(s, s.due());
@@ -163,11 +163,11 @@ final class UnitHeater extends PartType {
             State next = new State(s.phase(), NEVER, failures, s.windings());
             return failures >= trials
                     ? to(next, Phase.LOCKOUT, NEVER, Because.timer("it didn't light, " + failures + " times"))
-                    : to(next, Phase.PURGE, m.now() + purge, Because.timer("it didn't light"));
+                    : to(next, Phase.PURGE, m.after(purge), Because.timer("it didn't light"));
         }
 
-        private static Reaction<State> to(State s, Phase next, long until, Because because) {
-            return new Reaction<>(s.to(next, until), until, because, until == NEVER ? null : because);
+        private static Reaction<State> to(State s, Phase next, Instant until, Because because) {
+            return new Reaction<>(s.to(next, until), until, because, until.isNever() ? null : because);
         }
 
         @Override

@@ -45,7 +45,7 @@ final class VentDamper extends PartType {
             implements Behaviour<Travel> {
         @Override
         public Travel start(Moment moment) {
-            return Travel.rest(0);
+            return Travel.rest(0, whole);
         }
 
         @Override
@@ -59,17 +59,16 @@ final class VentDamper extends PartType {
         public Reaction<Travel> react(Travel s, Moment m) {
             boolean powered = m.volts(motor) >= ON_VOLTS;
             boolean called = m.volts(call) >= ON_VOLTS;
-            double at = s.at(m.now(), whole);
             boolean stays = m.fault(FaultKind.STUCK) != null || (!powered && !springsOpen);
-            Travel next =
-                    stays ? (s.moves() ? Travel.rest(at) : s) : s.toward(called || !powered ? 1 : 0, m.now(), whole);
+            Travel next = stays ? s.stopped(m.now()) : s.toward(called || !powered ? 1 : 0, m.now());
             boolean turned = next.to() != s.to();
             Because because = turned
                     ? (called
                             ? Because.risen(call, m.volts(call), ON_VOLTS)
                             : Because.fallen(powered ? call : motor, m.volts(powered ? call : motor), ON_VOLTS))
-                    : Because.timer("the way takes " + Time.words(s.moves() ? m.now() - s.since() : 0));
-            return new Reaction<>(next, next.arrives(whole), because, turned ? because : null);
+                    : Because.timer(
+                            "the way takes " + Time.words(s.moves() ? m.now().since(s.since()) : 0));
+            return new Reaction<>(next, next.arrives(), because, turned ? because : null);
         }
 
         @Override

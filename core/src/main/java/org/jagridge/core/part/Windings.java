@@ -105,7 +105,7 @@ final class Windings implements Behaviour<Windings.State> {
             return Reaction.change(new State(Condition.CUT_OUT, Heat.COLD), because);
         }
         Because overload = Because.amps(text, secondary, amps, ratedAmps * LIMIT);
-        if (m.now() >= heat.full()) {
+        if (heat.full().hasCome(m.now())) {
             return Reaction.change(new State(Condition.BURNT, Heat.COLD), overload);
         }
         double in = m.acVolts(primary) / primaryVolts;

@@ -79,13 +79,13 @@ final class ZonePanel extends PartType {
         public Reaction<State> react(State s, Moment m) {
             Reaction<Windings.State> w = windings.react(s.windings(), m);
             List<Coil.State> next = new ArrayList<>();
-            long wake = w.wakeAt();
+            Instant wake = w.wakeAt();
             Because because = null;
             Because arms = w.arms();
             for (int i = 0; i < coils.size(); i++) {
                 Reaction<Coil.State> r = coils.get(i).react(s.coils().get(i), m);
                 next.add(r.state());
-                wake = Math.min(wake, r.wakeAt());
+                wake = Instant.earliest(wake, r.wakeAt());
                 because = because == null ? r.because() : because;
                 arms = arms == null ? r.arms() : arms;
             }

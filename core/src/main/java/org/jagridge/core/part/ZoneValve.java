@@ -48,7 +48,7 @@ final class ZoneValve extends PartType {
     private record Valve(Branch motor, Branch end, Complex z, double onVolts, long whole) implements Behaviour<Travel> {
         @Override
         public Travel start(Moment moment) {
-            return Travel.rest(0);
+            return Travel.rest(0, whole);
         }
 
         @Override
@@ -66,12 +66,12 @@ final class ZoneValve extends PartType {
             double volts = m.volts(motor);
             boolean on = volts >= onVolts && m.amps(motor) > 0.001;
             Fault stuck = m.fault(FaultKind.STUCK);
-            Travel next = stuck == null ? s.toward(on ? 1 : 0, m.now(), whole) : Travel.rest(s.at(m.now(), whole));
+            Travel next = stuck == null ? s.toward(on ? 1 : 0, m.now()) : s.stopped(m.now());
             boolean turned = next.to() != s.to();
             Because because = turned
                     ? (on ? Because.risen(motor, volts, onVolts) : Because.fallen(motor, volts, onVolts))
                     : Because.timer("the travel takes " + Time.words(whole));
-            return new Reaction<>(next, next.arrives(whole), because, turned ? because : null);
+            return new Reaction<>(next, next.arrives(), because, turned ? because : null);
         }
 
         @Override

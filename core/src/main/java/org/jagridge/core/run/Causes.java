@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Because;
@@ -17,9 +18,13 @@ final class Causes {
     /**
      * A part that has just changed, seen or not.
      *
-     * @param events what tells of it: its own event; for a change that its signal doesn't show, what led to that
+     * @param told the events that tell of it: its own event; for a change that its signal doesn't show, what led to that
      */
-    record Moved(String part, List<Integer> events) {}
+    record Moved(String part, Supplier<List<Integer>> told) {
+        List<Integer> events() {
+            return told.get();
+        }
+    }
 
     private final Homes homes;
     /** For each part, itself and the parts that its parameters name. */

@@ -51,6 +51,11 @@ public final class CurrentPath {
         }
     }
 
+    /** Whether it follows currents in this network. */
+    boolean isOf(Network network) {
+        return assembly.network() == network;
+    }
+
     private List<Branch> at(int node) {
         return node == Network.EARTH ? atEarth : atNode.get(node);
     }

@@ -1,5 +1,7 @@
 package org.jagridge.core.run;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -9,52 +11,51 @@ import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Instant;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Temperature;
 
-/** The state of a circuit from one instant to the next: every part's state and the solved network. */
+/** The state of a circuit from one instant to the next: every part's state and the solved network. Immutable. */
 public final class Frame {
-    private final long micros;
+    private final Configuration configuration;
+    private final Teller.Mark mark;
     private final Assembly assembly;
-    private final List<Object> states;
     private final Solution ac;
     private final Solution dc;
-    private final Map<String, String> signals;
-    private final Map<String, Object> inputs;
-    private final List<Fault> faults;
+    private Map<String, String> signals;
+    private Map<String, Object> inputs;
 
-    Frame(
-            long micros,
-            Assembly assembly,
-            List<Object> states,
-            Solution ac,
-            Solution dc,
-            Map<String, String> signals,
-            Map<String, Object> inputs,
-            List<Fault> faults) {
-        this.micros = micros;
-        this.assembly = assembly;
-        this.states = states;
-        this.ac = ac;
-        this.dc = dc;
-        this.signals = signals;
-        this.inputs = inputs;
-        this.faults = faults;
+    Frame(Configuration configuration) {
+        this(configuration, null);
+    }
+
+    /** @param mark where the telling of a run stands here, or null */
+    Frame(Configuration configuration, Teller.Mark mark) {
+        this.configuration = configuration;
+        this.mark = mark;
+        assembly = configuration.variant.assembly;
+        ac = configuration.ac;
+        dc = configuration.dc;
+    }
+
+    Teller.Mark mark() {
+        return mark;
+    }
+
+    /** Where the circuit stands: the engine goes on from there. */
+    public Configuration configuration() {
+        return configuration;
     }
 
     /** When this state began. */
     public long micros() {
-        return micros;
+        return configuration.now.micros();
     }
 
     public Assembly assembly() {
         return assembly;
-    }
-
-    /** The states of the parts in the order of the assembly's members. */
-    public List<Object> states() {
-        return states;
     }
 
     public Solution ac() {
@@ -67,13 +68,38 @@ public final class Frame {
     }
 
     /** Main signals by part. */
-    public Map<String, String> signals() {
+    @SuppressWarnings("unchecked")
+    public synchronized Map<String, String> signals() {
+        if (signals == null) {
+            Map<String, String> map = new LinkedHashMap<>();
+            for (Assembly.Member m : assembly.members()) {
+                String signal = ((Behaviour<Object>) m.behaviour()).signal(state(m));
+                if (signal != null) {
+                    map.put(m.part().id(), signal);
+                }
+            }
+            signals = Collections.unmodifiableMap(map);
+        }
         return signals;
     }
 
     /** Inputs by {@code PART.input}. */
-    public Map<String, Object> inputs() {
+    public synchronized Map<String, Object> inputs() {
+        if (inputs == null) {
+            Map<String, Object> flat = new LinkedHashMap<>();
+            for (Assembly.Member m : assembly.members()) {
+                configuration
+                        .inputs
+                        .get(m.index())
+                        .forEach((k, v) -> flat.put(m.part().id() + "." + k, v));
+            }
+            inputs = Collections.unmodifiableMap(flat);
+        }
         return inputs;
+    }
+
+    private Object state(Assembly.Member m) {
+        return configuration.states[m.index()];
     }
 
     /**
@@ -85,13 +111,18 @@ public final class Frame {
     public OptionalDouble celsius(String part, long now) {
         return assembly.member(part)
                 .filter(m -> m.behaviour() instanceof Temperature)
-                .map(m -> OptionalDouble.of(((Temperature<Object>) m.behaviour()).celsius(states.get(m.index()), now)))
+                .map(m -> OptionalDouble.of(((Temperature<Object>) m.behaviour()).celsius(state(m), new Instant(now))))
                 .orElse(OptionalDouble.empty());
     }
 
-    /** The faults that are there. */
-    List<Fault> faults() {
-        return faults;
+    /**
+     * What a part waits for, besides volts at its terminals; null where there is nothing to say.
+     *
+     * @param now microseconds, not before this state began
+     */
+    @SuppressWarnings("unchecked")
+    public String waitsFor(Assembly.Member m, long now) {
+        return ((Behaviour<Object>) m.behaviour()).waitsFor(state(m), new Instant(now));
     }
 
     /**
@@ -99,25 +130,18 @@ public final class Frame {
      * Faults that change which wire goes where stay, too.
      */
     public Frame sound() {
-        if (faults.isEmpty()) {
+        if (configuration.faults.isEmpty()) {
             return this;
         }
         Values[] values = stamped(List.of());
-        Solver solver = new Solver(assembly.network());
-        return new Frame(
-                micros,
-                assembly,
-                states,
-                solver.solve(values[0]),
-                values[1].hasSource() ? solver.solve(values[1]) : null,
-                signals,
-                inputs,
-                List.of());
+        Solver solver = assembly.network().solver();
+        return new Frame(configuration.solved(
+                List.of(), solver.solve(values[0]), values[1].hasSource() ? solver.solve(values[1]) : null));
     }
 
     /** The network as direct current sees it, also where the circuit has no source of it: what ohms are read in. */
     public Solution direct() {
-        return dc != null ? dc : new Solver(assembly.network()).solve(stamped(faults)[1]);
+        return dc != null ? dc : assembly.network().solver().solve(stamped(configuration.faults)[1]);
     }
 
     /** The values for AC and for DC. */
@@ -125,7 +149,7 @@ public final class Frame {
         Values forAc = new Values(assembly.network());
         Values forDc = new Values(assembly.network());
         Stamp stamp = Stamps.begin(assembly, forAc, forDc, present);
-        assembly.members().forEach(m -> Stamps.write(m, states.get(m.index()), stamp));
+        assembly.members().forEach(m -> Stamps.write(m, state(m), stamp));
         return new Values[] {forAc, forDc};
     }
 

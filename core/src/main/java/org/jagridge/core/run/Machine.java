@@ -4,19 +4,29 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Field;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Assembly;
-import org.jagridge.core.part.Because;
 import org.jagridge.core.part.Behaviour;
+import org.jagridge.core.part.Instant;
 import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
 
-/** The assembly in motion: states, wake-ups, the network's values and their solution. */
+/**
+ * An assembly in motion: where it stands, and the steps from there. Mutable, for one thread at a time. It is loaded from
+ * a {@link Configuration}, writing anew only the parts that differ from where it stood, and read out as one.
+ */
 final class Machine {
     /** A part that flips more often than this without time passing gets the response time that real ones have. */
     private static final int MOST_FLIPS_AT_ONE_INSTANT = 6;
@@ -26,295 +36,509 @@ final class Machine {
     private static final long RESTART = 5 * Time.SECOND;
 
     private static final int CHATTER_CHANGES = 20;
-    private static final long CHATTER_WINDOW = 2 * Time.SECOND;
+    /** Microseconds. */
+    static final long CHATTER_WINDOW = 2 * Time.SECOND;
 
-    /** Why a delay began: the events and the path of that moment. */
-    private record Armed(List<Integer> causes, CurrentPath.Path path) {}
+    private static final int MOST_ROUNDS_AT_ONE_INSTANT = 1000;
+    private static final long MOST_MICRO_STEPS = 10_000_000;
+    private static final int RECENT = 8;
+    private static final long[] NO_CHANGES = {};
 
-    private final Story story;
-    private final Causes causes;
+    final Variant variant;
     final Assembly assembly;
-    final List<Object> states = new ArrayList<>();
     private final Solver solver;
     private final Values acValues;
     private final Values dcValues;
-    private final long[] wakes;
-    private final Armed[] armed;
-    /** The event in which each part last changed, or −1. */
-    private final int[] lastEvent;
-
-    private final boolean[] frozen;
-    private final long[] heldUntil;
+    private final PartView[] views;
     private final int[] flips;
-    private long flipsAt = -1;
-    private final List<Deque<Long>> changes = new ArrayList<>();
-    private final List<PartView> views = new ArrayList<>();
-    private final CurrentPath paths;
     private Stamp stamp;
+    private Instant flipsAt = Instant.NEVER;
+    /** The parts whose signals changed last, the newest last. */
+    private final Deque<String> moved = new ArrayDeque<>();
+
+    private long microSteps;
+
+    /* Where it stands. */
+    Instant now = Instant.START;
+    /** False while the circuit comes to rest at time 0, which isn't told. */
+    boolean started;
+
+    Object[] states;
+    final String[] signals;
+    private final Instant[] wakes;
+    private final boolean[] frozen;
+    private final Instant[] heldUntil;
+    private final long[][] changes;
+    private List<Map<String, Object>> inputs = List.of();
+    private List<Fault> faults = List.of();
+    /** Buttons that are pushed at this very instant, as PART.input. */
+    final Set<String> pushed = new HashSet<>();
+
     Solution ac;
     Solution dc;
-    private Solution before;
-    private Solution directBefore;
+    /** The solutions before the last change. */
+    Solution acBefore;
 
-    /**
-     * @param old the machine before a fault changed the circuit: parts that are still there go on as they were; or null
-     */
-    Machine(Story story, Assembly assembly, Homes homes, Causes causes, Machine old) {
-        this.story = story;
-        this.causes = causes;
-        this.assembly = assembly;
-        solver = new Solver(assembly.network());
+    Solution dcBefore;
+
+    /** Who looks on, or null. */
+    Observer observer;
+
+    Machine(Variant variant) {
+        this.variant = variant;
+        assembly = variant.assembly;
+        solver = assembly.network().solver();
         acValues = new Values(assembly.network());
         dcValues = new Values(assembly.network());
         int n = assembly.members().size();
-        wakes = new long[n];
-        armed = new Armed[n];
-        lastEvent = new int[n];
-        Arrays.fill(lastEvent, -1);
+        states = new Object[n];
+        signals = new String[n];
+        wakes = new Instant[n];
         frozen = new boolean[n];
-        heldUntil = new long[n];
+        heldUntil = new Instant[n];
+        changes = new long[n][];
         flips = new int[n];
-        paths = new CurrentPath(assembly, homes);
+        views = new PartView[n];
         for (Assembly.Member m : assembly.members()) {
-            views.add(new PartView(m, this, story));
-            changes.add(new ArrayDeque<>());
+            views[m.index()] = new PartView(m, this);
         }
+    }
+
+    /* ---- where it stands ---- */
+
+    /** Time 0, before anything happened. */
+    void reset(Map<String, Object> hands, List<Fault> present) {
+        now = Instant.START;
+        started = false;
+        faults = List.copyOf(present);
+        inputs = new ArrayList<>();
         for (Assembly.Member m : assembly.members()) {
-            int i = m.index();
-            int was = old == null
-                    ? -1
-                    : old.assembly
-                            .member(m.part().id())
-                            .map(Assembly.Member::index)
-                            .orElse(-1);
-            states.add(was < 0 ? m.behaviour().start(views.get(i)) : old.states.get(was));
-            if (was >= 0) {
-                frozen[i] = old.frozen[was];
-                armed[i] = old.armed[was];
-                lastEvent[i] = old.lastEvent[was];
-            }
-            wakes[i] = Reaction.NEVER;
+            Map<String, Object> values = new HashMap<>();
+            m.inputs().forEach(f -> values.put(f.name(), f.initial()));
+            inputs.add(values);
+        }
+        hands.forEach((key, value) -> {
+            int dot = key.indexOf('.');
+            set(new Act.Set(key.substring(0, dot), key.substring(dot + 1), value));
+        });
+        begin();
+        Arrays.fill(states, null);
+        for (Assembly.Member m : assembly.members()) {
+            states[m.index()] = m.behaviour().start(views[m.index()]);
             note(m);
         }
         force();
     }
 
-    private void note(Assembly.Member m) {
-        String signal = signal(m);
-        if (signal != null) {
-            story.signals.put(m.part().id(), signal);
+    private void begin() {
+        ac = null;
+        dc = null;
+        acBefore = null;
+        dcBefore = null;
+        microSteps = 0;
+        moved.clear();
+        Arrays.fill(wakes, Instant.NEVER);
+        Arrays.fill(frozen, false);
+        Arrays.fill(heldUntil, Instant.START);
+        Arrays.fill(changes, NO_CHANGES);
+        Arrays.fill(signals, null);
+        flipsAt = Instant.NEVER;
+    }
+
+    /** From rest at time 0; without a word. */
+    void comeToRest() {
+        solve();
+        settle();
+        started = true;
+        pushed.clear();
+    }
+
+    void load(Configuration c) {
+        now = c.now;
+        started = true;
+        pushed.clear();
+        microSteps = 0;
+        moved.clear();
+        flipsAt = Instant.NEVER;
+        boolean otherFaults = stamp == null || !faults.equals(c.faults);
+        faults = c.faults;
+        inputs = new ArrayList<>(c.inputs);
+        Object[] old = states;
+        states = c.states.clone();
+        System.arraycopy(c.wakes, 0, wakes, 0, wakes.length);
+        System.arraycopy(c.frozen, 0, frozen, 0, frozen.length);
+        System.arraycopy(c.heldUntil, 0, heldUntil, 0, heldUntil.length);
+        System.arraycopy(c.changes, 0, changes, 0, changes.length);
+        if (otherFaults) {
+            force();
         }
+        for (Assembly.Member m : assembly.members()) {
+            int i = m.index();
+            if (old[i] != states[i]) {
+                note(m);
+                if (!otherFaults) {
+                    stampOf(m);
+                }
+            }
+        }
+        ac = c.ac;
+        dc = c.dc;
+        acBefore = null;
+        dcBefore = null;
+    }
+
+    Configuration configuration() {
+        return new Configuration(
+                variant,
+                now,
+                states.clone(),
+                wakes.clone(),
+                frozen.clone(),
+                heldUntil.clone(),
+                changes.clone(),
+                List.copyOf(inputs),
+                faults,
+                ac,
+                dc);
+    }
+
+    /**
+     * Goes on from where another machine of the same circuit stands, before a fault changed the wiring: parts that are
+     * still there go on as they were.
+     */
+    private void takeOver(Machine old) {
+        now = old.now;
+        started = old.started;
+        faults = old.faults;
+        pushed.clear();
+        pushed.addAll(old.pushed);
+        observer = old.observer;
+        begin();
+        inputs = new ArrayList<>();
+        microSteps = old.microSteps;
+        moved.addAll(old.moved);
+        Arrays.fill(states, null);
+        List<Assembly.Member> fresh = new ArrayList<>();
+        for (Assembly.Member m : assembly.members()) {
+            int i = m.index();
+            int was = old.assembly
+                    .member(m.part().id())
+                    .map(Assembly.Member::index)
+                    .orElse(-1);
+            inputs.add(was < 0 ? Map.of() : old.inputs.get(was));
+            if (was < 0) {
+                fresh.add(m);
+            } else {
+                states[i] = old.states[was];
+                frozen[i] = old.frozen[was];
+                note(m);
+            }
+        }
+        for (Assembly.Member m : fresh) {
+            states[m.index()] = m.behaviour().start(views[m.index()]);
+            note(m);
+        }
+        force();
+    }
+
+    Map<String, Object> inputsOf(Assembly.Member m) {
+        return inputs.get(m.index());
+    }
+
+    List<Fault> faults() {
+        return faults;
+    }
+
+    /** A part's state; while the machine is being started, the state it will start from. */
+    Object stateOf(Assembly.Member m) {
+        Object state = states[m.index()];
+        return state != null ? state : m.behaviour().start(views[m.index()]);
+    }
+
+    /** Writes down what a part shows. */
+    @SuppressWarnings("unchecked")
+    private void note(Assembly.Member m) {
+        signals[m.index()] = ((Behaviour<Object>) m.behaviour()).signal(states[m.index()]);
     }
 
     /** Takes the present faults into account and writes all branches anew. */
-    void force() {
-        stamp = Stamps.begin(assembly, acValues, dcValues, story.faults);
+    private void force() {
+        stamp = Stamps.begin(assembly, acValues, dcValues, faults);
         assembly.members().forEach(this::stampOf);
     }
 
     private void stampOf(Assembly.Member m) {
-        Stamps.write(m, states.get(m.index()), stamp);
+        Stamps.write(m, states[m.index()], stamp);
     }
 
-    @SuppressWarnings("unchecked")
-    private String signal(Assembly.Member m) {
-        return ((Behaviour<Object>) m.behaviour()).signal(states.get(m.index()));
-    }
-
-    void solve() {
-        before = ac;
-        directBefore = dc;
+    private void solve() {
+        acBefore = ac;
+        dcBefore = dc;
         ac = solver.solve(acValues);
         dc = dcValues.hasSource() ? solver.solve(dcValues) : null;
     }
 
-    long nextWake() {
-        long next = Reaction.NEVER;
-        for (long w : wakes) {
-            next = Math.min(next, w);
+    /* ---- acts ---- */
+
+    /**
+     * Does what hands and faults do at this instant; the parts haven't reacted yet.
+     *
+     * @return the machine that goes on: another one where a fault changed the wiring
+     */
+    Machine apply(List<Act> acts) {
+        pushed.clear();
+        boolean faultsChanged = false;
+        boolean wiringChanged = false;
+        for (Act act : acts) {
+            if (act instanceof Act.Set s) {
+                set(s);
+            } else if (act instanceof Act.Begin b) {
+                faults = with(b.fault());
+                wiringChanged |= FaultEffects.changesCircuit(b.fault());
+                faultsChanged = true;
+                tell(b.fault(), true);
+            } else if (act instanceof Act.End e) {
+                faults = without(e.fault());
+                wiringChanged |= FaultEffects.changesCircuit(e.fault());
+                faultsChanged = true;
+                tell(e.fault(), false);
+            } else {
+                throw new IllegalArgumentException("not an act of one instant: " + act);
+            }
         }
+        Machine next = this;
+        if (wiringChanged) {
+            next = variant.engine.variant(faults).borrow();
+            next.takeOver(this);
+            variant.giveBack(this);
+        } else if (faultsChanged) {
+            force();
+        }
+        if (faultsChanged) {
+            next.solve();
+        }
+        return next;
+    }
+
+    private void tell(Fault fault, boolean begins) {
+        if (observer != null) {
+            observer.fault(fault, begins);
+        }
+    }
+
+    private List<Fault> with(Fault fault) {
+        List<Fault> more = new ArrayList<>(faults);
+        more.add(fault);
+        return List.copyOf(more);
+    }
+
+    private List<Fault> without(Fault fault) {
+        List<Fault> fewer = new ArrayList<>(faults);
+        fewer.remove(fault);
+        return List.copyOf(fewer);
+    }
+
+    private void set(Act.Set s) {
+        Assembly.Member m = assembly.member(s.part()).orElse(null);
+        Field field = m == null
+                ? null
+                : m.inputs().stream()
+                        .filter(f -> f.name().equals(s.input()))
+                        .findFirst()
+                        .orElse(null);
+        if (field == null) {
+            throw new IllegalArgumentException("there is no input " + s.part() + "." + s.input());
+        }
+        boolean momentary = field.kind() == Field.Kind.MOMENTARY;
+        Object before = "";
+        if (momentary) {
+            pushed.add(s.part() + "." + s.input());
+        } else {
+            Map<String, Object> values = new HashMap<>(inputs.get(m.index()));
+            before = values.put(s.input(), s.value());
+            inputs.set(m.index(), values);
+        }
+        remember(s.part());
+        if (observer != null) {
+            observer.set(s.part(), s.input(), before, s.value(), momentary);
+        }
+    }
+
+    /* ---- time ---- */
+
+    static Instant earliest(Instant[] wakes) {
+        Instant next = Instant.NEVER;
+        for (Instant w : wakes) {
+            next = Instant.earliest(next, w);
+        }
+        return next;
+    }
+
+    /** When a part wants to be asked at the earliest. */
+    Instant nextWake() {
+        Instant next = earliest(wakes);
         // a wake-up that was not used up at its own instant would stop the clock
-        return next <= story.now && story.started ? story.now + 1 : next;
+        return next.hasCome(now) ? now.plus(1) : next;
+    }
+
+    /** Lets time pass, without asking anybody. */
+    void passTo(Instant later) {
+        now = later;
+        pushed.clear();
+    }
+
+    /** Goes on by itself until nothing is due any more up to {@code until}. */
+    void runUntil(Instant until) {
+        for (Instant next = nextWake(); !next.isNever() && next.hasCome(until); next = nextWake()) {
+            passTo(next);
+            settle();
+        }
+    }
+
+    /**
+     * Lets the parts react until nothing changes at this instant.
+     *
+     * @return whether anything changed
+     * @throws RunLimitException where that doesn't end
+     */
+    boolean settle() {
+        boolean any = false;
+        for (int round = 0; ; round++) {
+            if (round > MOST_ROUNDS_AT_ONE_INSTANT) {
+                throw new RunLimitException(
+                        "at %.6f s the parts kept changing without any time passing"
+                                .formatted(Time.seconds(now.micros())),
+                        recentlyMoved());
+            }
+            if (++microSteps > MOST_MICRO_STEPS) {
+                throw new RunLimitException("the run took more than 10 million steps", recentlyMoved());
+            }
+            if (observer != null) {
+                observer.roundBegins();
+            }
+            if (!reactAll()) {
+                return any;
+            }
+            any = true;
+            solve();
+        }
+    }
+
+    /** The parts that moved last, the newest first. */
+    List<String> recentlyMoved() {
+        Set<String> parts = new LinkedHashSet<>();
+        moved.descendingIterator().forEachRemaining(parts::add);
+        return parts.stream().limit(RECENT).toList();
+    }
+
+    private void remember(String part) {
+        moved.addLast(part);
+        if (moved.size() > 4 * RECENT) {
+            moved.removeFirst();
+        }
     }
 
     /** One round of reactions to the present solution; whether any state changed. */
     @SuppressWarnings("unchecked")
-    boolean reactAll(List<Causes.Moved> batch, List<Causes.Moved> next) {
-        List<Assembly.Member> changed = new ArrayList<>();
-        List<Object> newStates = new ArrayList<>(states);
-        if (flipsAt != story.now) {
+    private boolean reactAll() {
+        List<Assembly.Member> changed = null;
+        Object[] next = states;
+        if (!now.equals(flipsAt)) {
             Arrays.fill(flips, 0);
-            flipsAt = story.now;
+            flipsAt = now;
         }
         for (Assembly.Member m : assembly.members()) {
             int i = m.index();
-            if (frozen[i] || heldUntil[i] > story.now) {
-                wakes[i] = frozen[i] ? Reaction.NEVER : heldUntil[i];
+            if (frozen[i] || !heldUntil[i].hasCome(now)) {
+                wakes[i] = frozen[i] ? Instant.NEVER : heldUntil[i];
                 continue;
             }
             Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
-            Object state = states.get(i);
-            boolean woken = wakes[i] <= story.now;
-            Reaction<Object> r = behaviour.react(state, views.get(i));
+            Object state = states[i];
+            boolean woken = wakes[i].hasCome(now);
+            Reaction<Object> r = behaviour.react(state, views[i]);
             wakes[i] = r.wakeAt();
-            String from = behaviour.signal(state);
+            String from = signals[i];
             String to = from;
-            if (!r.state().equals(state)) {
-                newStates.set(i, r.state());
+            boolean changes = !r.state().equals(state);
+            if (changes) {
+                if (changed == null) {
+                    changed = new ArrayList<>();
+                    next = states.clone();
+                }
+                next[i] = r.state();
                 changed.add(m);
                 to = behaviour.signal(r.state());
-                if (Objects.equals(from, to)) {
-                    noteUnseen(m, r.because(), woken, batch, next);
-                } else {
-                    emitChange(m, from, to, r.because(), batch, next);
-                }
             }
-            if (r.arms() != null && story.started) {
-                CurrentPath.Path path = path(r.arms());
-                armed[i] = Objects.equals(from, to)
-                        ? new Armed(causes.of(m.part().id(), r.arms(), path, batch), path)
-                        : new Armed(List.of(lastEvent[i]), path);
+            if (observer != null && (changes || r.arms() != null)) {
+                observer.reacted(m, state, r, woken, from, to);
+            }
+            if (!Objects.equals(from, to)) {
+                flip(m);
             }
         }
+        if (changed == null) {
+            return false;
+        }
+        states = next;
         for (Assembly.Member m : changed) {
-            states.set(m.index(), newStates.get(m.index()));
             stampOf(m);
             note(m);
         }
         for (Assembly.Member m : changed) {
-            freezeIfChattering(m, next);
+            freezeIfChattering(m);
         }
-        return !changed.isEmpty();
+        return true;
     }
 
-    /** A change that the part's signal doesn't show, such as a control switching one of its outputs by its clock. */
-    private void noteUnseen(
-            Assembly.Member m, Because because, boolean woken, List<Causes.Moved> batch, List<Causes.Moved> next) {
+    /** A part's signal changes. */
+    private void flip(Assembly.Member m) {
         int i = m.index();
-        List<Integer> ledTo = List.of();
-        int clock = woken ? clockStart(m, because) : -1;
-        if (clock >= 0) {
-            ledTo = List.of(clock);
-        } else if (because != null && !batch.isEmpty()) {
-            ledTo = causes.of(m.part().id(), because, path(because), batch);
-        }
-        if (!ledTo.isEmpty()) {
-            next.add(new Causes.Moved(m.part().id(), ledTo));
-        }
-    }
-
-    /** The event of a part that started the clock that has just run out, or −1. */
-    private int clockStart(Assembly.Member m, Because because) {
-        if (because == null || because.since() == null) {
-            return lastEvent[m.index()];
-        }
-        int i = story.events.size() - 1;
-        while (i >= 0
-                && (!story.events.get(i).signal().equals(m.part().id())
-                        || story.events.get(i).micros() > because.since())) {
-            i--;
-        }
-        return i;
-    }
-
-    private void emitChange(
-            Assembly.Member m,
-            String from,
-            String to,
-            Because because,
-            List<Causes.Moved> batch,
-            List<Causes.Moved> next) {
-        int i = m.index();
-        if (because == null) {
-            throw new IllegalStateException(
-                    m.part().type() + " changed from " + from + " to " + to + " without a reason");
-        }
-        Armed reason = because.delayed() ? armed[i] : null;
-        if (reason == null) {
-            CurrentPath.Path path = path(because);
-            reason = new Armed(causes.of(m.part().id(), because, path, batch), path);
-        }
-        story.emit(next, m.part().id(), m.part().id(), from, to, because, reason.causes(), reason.path());
-        if (story.started) {
-            lastEvent[i] = story.events.size() - 1;
-            changes.get(i).addLast(story.now);
+        remember(m.part().id());
+        if (started) {
+            long[] times = Arrays.copyOf(changes[i], changes[i].length + 1);
+            times[times.length - 1] = now.micros();
+            changes[i] = times;
         }
         if (++flips[i] > MOST_FLIPS_AT_ONE_INSTANT) {
-            heldUntil[i] = story.now + RESPONSE;
+            heldUntil[i] = now.plus(RESPONSE);
             wakes[i] = heldUntil[i];
         }
     }
 
-    private CurrentPath.Path path(Because because) {
-        if (because.focus() == null) {
-            return CurrentPath.Path.NONE;
-        }
-        Solution solution = because.lost() && before != null ? before : ac;
-        CurrentPath.Path path =
-                sameNetwork(solution) ? paths.through(because.focus(), solution) : CurrentPath.Path.NONE;
-        Solution direct = because.lost() ? directBefore : dc;
-        if (path.owners().isEmpty() && direct != null && sameNetwork(direct)) {
-            path = paths.through(because.focus(), direct);
-        }
-        return path.owners().isEmpty() && because.lost() && sameNetwork(ac) ? paths.through(because.focus(), ac) : path;
-    }
-
-    /** Whether a solution belongs to this assembly and not to the circuit before a fault changed it. */
-    private boolean sameNetwork(Solution solution) {
-        return solution.network() == assembly.network();
-    }
-
     @SuppressWarnings("unchecked")
-    private void freezeIfChattering(Assembly.Member m, List<Causes.Moved> next) {
-        Deque<Long> times = changes.get(m.index());
-        while (!times.isEmpty() && times.peekFirst() < story.now - CHATTER_WINDOW) {
-            times.removeFirst();
+    private void freezeIfChattering(Assembly.Member m) {
+        int i = m.index();
+        long since = now.micros() - CHATTER_WINDOW;
+        if (changes[i].length > 0 && changes[i][0] < since) {
+            changes[i] = Arrays.stream(changes[i]).filter(c -> c >= since).toArray();
         }
-        if (times.size() <= CHATTER_CHANGES) {
+        if (changes[i].length <= CHATTER_CHANGES) {
             return;
         }
         Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
-        Object state = states.get(m.index());
-        Object chattering = behaviour.chattering(state);
-        boolean freezes = !chattering.equals(state);
-        if (!freezes && times.size() <= 2 * CHATTER_CHANGES) {
+        Object chattering = behaviour.chattering(states[i]);
+        boolean freezes = !chattering.equals(states[i]);
+        if (!freezes && changes[i].length <= 2 * CHATTER_CHANGES) {
             // a lamp that only follows a chattering relay is no chatter of its own
             return;
         }
-        if (freezes
-                || story.problems.stream()
-                        .noneMatch(p -> p.parts().contains(m.part().id()))) {
-            List<String> loop = story.loopOf(m.part().id());
-            String message = "%s changed more than %d times in 2 s; the loop: %s"
-                    .formatted(m.part().id(), CHATTER_CHANGES, String.join(" → ", loop));
-            story.problems.add(
-                    new RunProblem("chatter", story.now, List.of(m.part().id()), loop, message));
+        if (observer != null) {
+            observer.chatters(m, freezes);
         }
         if (!freezes) {
-            heldUntil[m.index()] = story.now + RESTART;
-            wakes[m.index()] = heldUntil[m.index()];
+            heldUntil[i] = now.plus(RESTART);
+            wakes[i] = heldUntil[i];
             return;
         }
-        String message = story.problems.get(story.problems.size() - 1).message();
-        String from = behaviour.signal(state);
-        states.set(m.index(), chattering);
-        frozen[m.index()] = true;
-        wakes[m.index()] = Reaction.NEVER;
+        String from = signals[i];
+        states[i] = chattering;
+        frozen[i] = true;
+        wakes[i] = Instant.NEVER;
         stampOf(m);
         note(m);
-        story.emit(
-                next,
-                m.part().id(),
-                m.part().id(),
-                from,
-                behaviour.signal(chattering),
-                Because.link(message),
-                List.of(story.events.size() - 1),
-                CurrentPath.Path.NONE);
-    }
-
-    /** A part's state; while the machine is still being started, the state it will start from. */
-    Object stateOf(Assembly.Member m) {
-        return m.index() < states.size() ? states.get(m.index()) : m.behaviour().start(views.get(m.index()));
+        if (observer != null) {
+            observer.froze(m, from, signals[i]);
+        }
     }
 }

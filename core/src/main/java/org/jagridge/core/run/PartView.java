@@ -7,6 +7,7 @@ import org.jagridge.core.network.Complex;
 import org.jagridge.core.part.Activity;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Instant;
 import org.jagridge.core.part.Moment;
 import org.jagridge.core.part.Temperature;
 
@@ -14,21 +15,23 @@ import org.jagridge.core.part.Temperature;
 final class PartView implements Moment {
     private final Assembly.Member member;
     private final Machine machine;
-    private final Story story;
 
-    PartView(Assembly.Member member, Machine machine, Story story) {
+    PartView(Assembly.Member member, Machine machine) {
         this.member = member;
         this.machine = machine;
-        this.story = story;
     }
 
     private Object input(String name) {
-        return story.inputs.get(member.part().id()).get(name);
+        return machine.inputsOf(member).get(name);
+    }
+
+    private Assembly.Member other(String part) {
+        return machine.assembly.member(part).orElseThrow();
     }
 
     @Override
-    public long now() {
-        return story.now;
+    public Instant now() {
+        return machine.now;
     }
 
     @Override
@@ -48,7 +51,8 @@ final class PartView implements Moment {
 
     @Override
     public boolean pushed(String input) {
-        return !story.pushed.isEmpty() && story.pushed.contains(member.part().id() + "." + input);
+        return !machine.pushed.isEmpty()
+                && machine.pushed.contains(member.part().id() + "." + input);
     }
 
     @Override
@@ -73,50 +77,52 @@ final class PartView implements Moment {
 
     @Override
     public Fault fault(FaultKind kind) {
-        return story.faults.isEmpty()
+        return machine.faults().isEmpty()
                 ? null
-                : FaultEffects.of(story.faults, member.part().id(), kind);
+                : FaultEffects.of(machine.faults(), member.part().id(), kind);
     }
 
     @Override
     public String signalOf(String part) {
-        return story.signals.get(part);
+        return machine.assembly
+                .member(part)
+                .map(m -> machine.signals[m.index()])
+                .orElse(null);
     }
 
     @Override
     public boolean isAtWork(String part) {
-        String signal = story.signals.get(part);
-        return signal != null
-                && Activity.isAtWork(
-                        machine.assembly.member(part).orElseThrow().part().type(), signal);
+        Assembly.Member m = other(part);
+        String signal = machine.signals[m.index()];
+        return signal != null && Activity.isAtWork(m.part().type(), signal);
     }
 
     @Override
     @SuppressWarnings("unchecked")
     public double celsiusOf(String part) {
-        Assembly.Member other = machine.assembly.member(part).orElseThrow();
-        return ((Temperature<Object>) other.behaviour()).celsius(machine.stateOf(other), story.now);
+        Assembly.Member other = other(part);
+        return ((Temperature<Object>) other.behaviour()).celsius(machine.stateOf(other), machine.now);
     }
 
     @Override
     @SuppressWarnings("unchecked")
-    public long whenCelsius(String part, double target) {
-        Assembly.Member other = machine.assembly.member(part).orElseThrow();
-        return ((Temperature<Object>) other.behaviour()).when(machine.stateOf(other), target, story.now);
+    public Instant whenCelsius(String part, double target) {
+        Assembly.Member other = other(part);
+        return ((Temperature<Object>) other.behaviour()).when(machine.stateOf(other), target, machine.now);
     }
 
     @Override
     public double numberOf(String part, String name) {
-        Assembly.Member other = machine.assembly.member(part).orElseThrow();
+        Assembly.Member other = other(part);
         if (name.equals("celsius") && other.behaviour() instanceof Temperature) {
             return celsiusOf(part);
         }
-        return story.inputs.get(part).get(name) instanceof Number n ? n.doubleValue() : Double.NaN;
+        return machine.inputsOf(other).get(name) instanceof Number n ? n.doubleValue() : Double.NaN;
     }
 
     @Override
     public String wordOf(String part, String input) {
-        return story.inputs.get(part).get(input) instanceof String word ? word : null;
+        return machine.inputsOf(other(part)).get(input) instanceof String word ? word : null;
     }
 
     @Override

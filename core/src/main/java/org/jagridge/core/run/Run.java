@@ -12,19 +12,34 @@ public final class Run {
     public record Step(long micros, String value) {}
 
     private final Circuit circuit;
+    private final Schedule schedule;
     private final long until;
     private final List<Event> events;
     private final List<Frame> frames;
     private final List<RunProblem> problems;
+    private final List<RunProblem> ownProblems;
     private final long restAt;
 
-    Run(Circuit circuit, long until, List<Event> events, List<Frame> frames, List<RunProblem> problems, long restAt) {
+    Run(Circuit circuit, Schedule schedule, Teller teller) {
         this.circuit = circuit;
-        this.until = until;
-        this.events = List.copyOf(events);
-        this.frames = List.copyOf(frames);
-        this.problems = List.copyOf(problems);
-        this.restAt = restAt;
+        this.schedule = schedule;
+        until = schedule.until();
+        events = List.copyOf(teller.events);
+        frames = List.copyOf(teller.frames);
+        ownProblems = List.copyOf(teller.problems);
+        List<RunProblem> all = new ArrayList<>(ownProblems);
+        all.addAll(BackFed.transformers(frames));
+        problems = List.copyOf(all);
+        restAt = frames.get(frames.size() - 1).micros();
+    }
+
+    Schedule schedule() {
+        return schedule;
+    }
+
+    /** Problems that were met on the way, in order. */
+    List<RunProblem> ownProblems() {
+        return ownProblems;
     }
 
     public Circuit circuit() {
@@ -56,6 +71,11 @@ public final class Run {
 
     /** The state at a time: that of the last frame not after it. */
     public Frame at(long micros) {
+        return frames.get(indexAt(micros));
+    }
+
+    /** The index of the last frame not after {@code micros}. */
+    int indexAt(long micros) {
         int low = 0;
         int high = frames.size() - 1;
         while (low < high) {
@@ -66,7 +86,7 @@ public final class Run {
                 high = mid - 1;
             }
         }
-        return frames.get(low);
+        return low;
     }
 
     /** Main signals as steps over time, by part, each with its value at time 0 first. */

@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jagridge.core.part.Assembly;
-import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
@@ -70,7 +69,7 @@ public final class Waiting {
             }
         }
         for (Assembly.Member m : assembly.members()) {
-            String own = waitsFor(m);
+            String own = frame.waitsFor(m, now);
             if (own != null) {
                 waits.put(m.part().id(), List.of(own));
             }
@@ -78,11 +77,6 @@ public final class Waiting {
         return waits.entrySet().stream()
                 .map(e -> new Wait(e.getKey(), e.getValue()))
                 .toList();
-    }
-
-    @SuppressWarnings("unchecked")
-    private String waitsFor(Assembly.Member m) {
-        return ((Behaviour<Object>) m.behaviour()).waitsFor(frame.states().get(m.index()), now);
     }
 
     /** From the load's dead side breadth first across open contacts to a hot pole that isn't its other side's. */

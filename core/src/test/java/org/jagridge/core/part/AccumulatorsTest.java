@@ -8,20 +8,40 @@ import org.testng.annotations.Test;
 
 /** The small clocks and accumulators that parts are made of, each with a worked example. */
 public class AccumulatorsTest {
+    private static Instant second(int s) {
+        return new Instant(s * Time.SECOND);
+    }
+
+    @Test
+    public void twoCoursesThatGoOnAlikeAreWrittenAlikeFromNow() {
+        Heat heated = Heat.COLD.then(0.5, 10, Instant.START);
+        Heat later = new Heat(0.25, 0.5, 10, new Instant(Time.SECOND / 2));
+        assertEquals(heated.asOf(second(1)), later.asOf(second(1)));
+        assertEquals(
+                Heat.COLD.then(0.5, 10, Instant.START).then(0, 10, second(1)).asOf(second(1000)), Heat.COLD);
+        Drift drift = Drift.still(20, Instant.START).toward(0, 3600, Instant.START);
+        Drift resumed = new Drift(drift.at(second(600)), 0, 3600, second(600));
+        assertEquals(drift.asOf(second(900)), resumed.asOf(second(900)));
+        Travel out = Travel.rest(0, 12 * Time.SECOND).toward(1, Instant.START);
+        Travel fromHalf = new Travel(0.5, 1, second(6), 12 * Time.SECOND);
+        assertEquals(out.asOf(second(9)), fromHalf.asOf(second(9)));
+        assertEquals(Travel.rest(1, 12).asOf(second(5)), new Travel(1, 1, second(3), 12).asOf(second(8)));
+    }
+
     @Test
     public void fuseHeatReachesOneAfterKOverTheExcess() {
         double rate = Heat.rate(5.1, 1.1, 1.5);
-        Heat hot = Heat.COLD.then(rate, 10, 0);
-        assertEquals(Time.seconds(hot.full()), 1.5 / (5.1 * 5.1 - 1.21), 1e-6);
+        Heat hot = Heat.COLD.then(rate, 10, Instant.START);
+        assertEquals(Time.seconds(hot.full().micros()), 1.5 / (5.1 * 5.1 - 1.21), 1e-6);
     }
 
     @Test
     public void heatCoolsByItsTimeConstantAndIsForgotten() {
-        Heat half = Heat.COLD.then(0.5, 10, 0).then(0, 10, Time.SECOND);
-        assertEquals(half.levelAt(Time.SECOND, 10), 0.5, 1e-9);
-        assertEquals(half.levelAt(11 * Time.SECOND, 10), 0.5 / Math.E, 1e-9);
-        assertEquals(half.levelAt(1000 * Time.SECOND, 10), 0, 1e-12);
-        assertEquals(half.full(), Reaction.NEVER);
+        Heat half = Heat.COLD.then(0.5, 10, Instant.START).then(0, 10, second(1));
+        assertEquals(half.levelAt(second(1)), 0.5, 1e-9);
+        assertEquals(half.levelAt(second(11)), 0.5 / Math.E, 1e-9);
+        assertEquals(half.levelAt(second(1000)), 0, 1e-12);
+        assertEquals(half.full(), Instant.NEVER);
     }
 
     @Test
@@ -32,33 +52,35 @@ public class AccumulatorsTest {
 
     @Test
     public void stressStartsAnewWhenItsKindChangesAndIsForgottenWhenItEnds() {
-        Stress over = Stress.NONE.under(Stress.Kind.OVERVOLTAGE, 10);
-        assertEquals(over.under(Stress.Kind.OVERVOLTAGE, 99), over);
-        assertEquals(over.breaksAt(), 10 + 5 * Time.SECOND);
-        assertEquals(over.under(Stress.Kind.OVERHEATED, 20).breaksAt(), 20 + 60 * Time.SECOND);
-        assertEquals(over.under(Stress.Kind.NONE, 20), Stress.NONE);
-        assertEquals(Stress.NONE.breaksAt(), Reaction.NEVER);
+        Stress over = Stress.NONE.under(Stress.Kind.OVERVOLTAGE, new Instant(10));
+        assertEquals(over.under(Stress.Kind.OVERVOLTAGE, new Instant(99)), over);
+        assertEquals(over.breaksAt(), second(5).plus(10));
+        assertEquals(
+                over.under(Stress.Kind.OVERHEATED, new Instant(20)).breaksAt(),
+                second(60).plus(20));
+        assertEquals(over.under(Stress.Kind.NONE, new Instant(20)), Stress.NONE);
+        assertEquals(Stress.NONE.breaksAt(), Instant.NEVER);
     }
 
     @Test
     public void driftTendsToItsEndAndSaysWhenItPasses() {
-        Drift d = Drift.still(20, 0).toward(0, 3600, 0);
-        assertEquals(d.at(3600 * Time.SECOND), 20 / Math.E, 1e-9);
-        long when = d.when(10, 0);
-        assertEquals(Time.seconds(when), 3600 * Math.log(2), 1e-3);
-        assertEquals(d.when(-1, 0), Reaction.NEVER, "beyond its end");
-        assertEquals(d.when(21, 0), Reaction.NEVER, "behind it");
-        assertEquals(Drift.still(20, 0).when(20, 0), Reaction.NEVER);
+        Drift d = Drift.still(20, Instant.START).toward(0, 3600, Instant.START);
+        assertEquals(d.at(second(3600)), 20 / Math.E, 1e-9);
+        Instant when = d.when(10, Instant.START);
+        assertEquals(Time.seconds(when.micros()), 3600 * Math.log(2), 1e-3);
+        assertEquals(d.when(-1, Instant.START), Instant.NEVER, "beyond its end");
+        assertEquals(d.when(21, Instant.START), Instant.NEVER, "behind it");
+        assertEquals(Drift.still(20, Instant.START).when(20, Instant.START), Instant.NEVER);
     }
 
     @Test
     public void travelTurnsAtOnceFromWhereItIs() {
-        Travel out = Travel.rest(0).toward(1, 0, 12 * Time.SECOND);
-        assertEquals(out.arrives(12 * Time.SECOND), 12 * Time.SECOND);
-        Travel back = out.toward(0, 3 * Time.SECOND, 12 * Time.SECOND);
-        assertEquals(back.at(3 * Time.SECOND, 12 * Time.SECOND), 0.25, 1e-9);
-        assertEquals(back.arrives(12 * Time.SECOND), 6 * Time.SECOND);
-        assertTrue(!back.toward(0, 6 * Time.SECOND, 12 * Time.SECOND).moves());
+        Travel out = Travel.rest(0, 12 * Time.SECOND).toward(1, Instant.START);
+        assertEquals(out.arrives(), second(12));
+        Travel back = out.toward(0, second(3));
+        assertEquals(back.at(second(3)), 0.25, 1e-9);
+        assertEquals(back.arrives(), second(6));
+        assertTrue(!back.toward(0, second(6)).moves());
     }
 
     @Test

@@ -1,0 +1,171 @@
+package org.jagridge.core.run;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.network.Solution;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Behaviour;
+import org.jagridge.core.part.Clocks;
+import org.jagridge.core.part.Instant;
+
+/**
+ * Everything that a circuit at rest at one instant can differ in: the state of each part, its inputs, the faults that
+ * are there, and what guards against parts that chatter. Immutable. From it {@link Engine#advance} goes on.
+ *
+ * <p>Two configurations of one engine are equal if they go on alike: clocks count from now, what no longer matters is
+ * left out ({@link Behaviour#canonical}), faults are a set, and temperatures and heat are compared to a millionth. Equal
+ * configurations hash alike. Only that form is compared; going on uses the states as they are, so that nothing is lost
+ * by rounding.
+ */
+public final class Configuration {
+    /* The clock shows `now`, but no comparison sees it: a configuration is the same one at any time of the day. */
+    final Variant variant;
+    final Instant now;
+    final Object[] states;
+    final Instant[] wakes;
+    final boolean[] frozen;
+    /** Until when a part that flipped too often is left alone. */
+    final Instant[] heldUntil;
+    /** When each part's signal changed within the window in which chatter is counted. */
+    final long[][] changes;
+
+    final List<Map<String, Object>> inputs;
+    final List<Fault> faults;
+    final Solution ac;
+    final Solution dc;
+    private Key key;
+
+    Configuration(
+            Variant variant,
+            Instant now,
+            Object[] states,
+            Instant[] wakes,
+            boolean[] frozen,
+            Instant[] heldUntil,
+            long[][] changes,
+            List<Map<String, Object>> inputs,
+            List<Fault> faults,
+            Solution ac,
+            Solution dc) {
+        this.variant = variant;
+        this.now = now;
+        this.states = states;
+        this.wakes = wakes;
+        this.frozen = frozen;
+        this.heldUntil = heldUntil;
+        this.changes = changes;
+        this.inputs = inputs;
+        this.faults = faults;
+        this.ac = ac;
+        this.dc = dc;
+    }
+
+    /** What is compared; the states are interned. */
+    private record Key(
+            Engine engine,
+            List<Object> states,
+            Set<Fault> faults,
+            List<Map<String, Object>> inputs,
+            List<Integer> frozen,
+            List<List<Long>> guards) {}
+
+    private synchronized Key key() {
+        if (key == null) {
+            key = new Key(variant.engine, canonicalStates(), new HashSet<>(faults), inputs, frozenParts(), guards());
+        }
+        return key;
+    }
+
+    @SuppressWarnings("unchecked")
+    private List<Object> canonicalStates() {
+        List<Object> list = new ArrayList<>(states.length);
+        for (Assembly.Member m : variant.assembly.members()) {
+            Object state = ((Behaviour<Object>) m.behaviour()).canonical(states[m.index()], now);
+            list.add(state == null ? "" : variant.engine.interned(Clocks.relative(state, now)));
+        }
+        return list;
+    }
+
+    private List<Integer> frozenParts() {
+        List<Integer> parts = new ArrayList<>();
+        for (int i = 0; i < frozen.length; i++) {
+            if (frozen[i]) {
+                parts.add(i);
+            }
+        }
+        return parts;
+    }
+
+    /** By part: how long it is held yet, and how long ago it changed, as far as that still counts. */
+    private List<List<Long>> guards() {
+        List<List<Long>> guards = new ArrayList<>();
+        for (int i = 0; i < states.length; i++) {
+            List<Long> guard = new ArrayList<>();
+            guard.add(heldUntil[i].hasCome(now) ? 0 : heldUntil[i].since(now));
+            for (long change : changes[i]) {
+                if (change >= now.micros() - Machine.CHATTER_WINDOW) {
+                    guard.add(change - now.micros());
+                }
+            }
+            guards.add(guard);
+        }
+        return guards;
+    }
+
+    /** The same configuration with its clock showing {@code micros} more. It is equal to this one. */
+    public Configuration shifted(long micros) {
+        Object[] later = new Object[states.length];
+        Arrays.setAll(later, i -> Clocks.shifted(states[i], micros));
+        Instant[] laterWakes = shifted(wakes, micros);
+        Instant[] laterHeld = shifted(heldUntil, micros);
+        long[][] laterChanges = new long[changes.length][];
+        Arrays.setAll(
+                laterChanges,
+                i -> Arrays.stream(changes[i]).map(c -> c + micros).toArray());
+        return new Configuration(
+                variant, now.plus(micros), later, laterWakes, frozen, laterHeld, laterChanges, inputs, faults, ac, dc);
+    }
+
+    private static Instant[] shifted(Instant[] instants, long micros) {
+        Instant[] later = new Instant[instants.length];
+        Arrays.setAll(later, i -> instants[i].plus(micros));
+        return later;
+    }
+
+    /** Microseconds until a part moves by itself at the earliest, or {@link Long#MAX_VALUE} for never. */
+    public long untilNextWake() {
+        Instant next = Machine.earliest(wakes);
+        return next.isNever() ? Long.MAX_VALUE : Math.max(1, next.since(now));
+    }
+
+    /** The same states under other faults and their currents, for looking at only. */
+    Configuration solved(List<Fault> present, Solution forAc, Solution forDc) {
+        return new Configuration(
+                variant, now, states, wakes, frozen, heldUntil, changes, inputs, present, forAc, forDc);
+    }
+
+    /** What a lead or an eye sees here. */
+    public Frame frame() {
+        return new Frame(this);
+    }
+
+    /** The faults that are there, in the order in which they began. */
+    public List<Fault> faults() {
+        return faults;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Configuration c && (c == this || key().equals(c.key()));
+    }
+
+    @Override
+    public int hashCode() {
+        return key().hashCode();
+    }
+}

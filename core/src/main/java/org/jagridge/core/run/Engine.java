@@ -1,0 +1,128 @@
+package org.jagridge.core.run;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.Interner;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Instant;
+
+/**
+ * What follows in one circuit from any {@link Configuration} and any {@link Act}, without a word of telling. Safe for
+ * several threads; one engine serves all who look at a circuit, so that what one has worked out need not be worked out
+ * again.
+ */
+public final class Engine {
+    /** Kept circuits with faults in them, by the nodes of all of them together. */
+    private static final long MOST_NODES = 100_000;
+
+    private final Variant healthy;
+    private final Homes homes;
+    private final Causes causes;
+    private final Interner<Object> states = Interner.newWeakInterner();
+    private final Cache<List<Fault>, Variant> variants = Caffeine.newBuilder()
+            .maximumWeight(MOST_NODES)
+            .<List<Fault>, Variant>weigher((f, v) -> v.assembly.nodeCount())
+            .executor(Runnable::run)
+            .build();
+
+    private Engine(Assembly assembly) {
+        healthy = new Variant(this, assembly);
+        homes = new Homes(assembly);
+        causes = new Causes(assembly, homes);
+    }
+
+    /** The engine of a circuit that has been put together. */
+    public static Engine of(Assembly assembly) {
+        return assembly.kept(Engine.class, Engine::new);
+    }
+
+    public static Engine of(Circuit circuit) {
+        return of(Assembly.of(circuit));
+    }
+
+    Assembly assembly() {
+        return healthy.assembly;
+    }
+
+    Homes homes() {
+        return homes;
+    }
+
+    Causes causes() {
+        return causes;
+    }
+
+    Object interned(Object state) {
+        return states.intern(state);
+    }
+
+    /** The circuit as those of the faults that change its wiring or settings make it. */
+    Variant variant(List<Fault> faults) {
+        List<Fault> changing =
+                faults.stream().filter(FaultEffects::changesCircuit).toList();
+        return changing.isEmpty()
+                ? healthy
+                : variants.get(
+                        changing,
+                        f -> new Variant(this, Assembly.of(FaultEffects.apply(healthy.assembly.circuit(), f))));
+    }
+
+    /**
+     * The circuit come to rest with these hands and faults.
+     *
+     * @param inputs by {@code PART.input}; what isn't named is at its default
+     * @throws RunLimitException where it never comes to rest
+     * @throws IllegalArgumentException where there is no such input
+     */
+    public Configuration start(Map<String, Object> inputs, List<Fault> faults) {
+        Machine machine = variant(faults).borrow();
+        try {
+            machine.reset(inputs, faults);
+            machine.comeToRest();
+            return machine.configuration();
+        } finally {
+            machine.variant.giveBack(machine);
+        }
+    }
+
+    /**
+     * The configuration after {@code act}: for an act of hands or a fault that of the same instant, when everything that
+     * takes no time has moved; for {@link Act.Wait} that after so much time.
+     *
+     * @throws RunLimitException where it goes over the limits of a run
+     * @throws IllegalArgumentException where there is no such input
+     */
+    public Configuration advance(Configuration from, Act act) {
+        Machine machine = from.variant.borrow();
+        try {
+            machine.load(from);
+            if (act instanceof Act.Wait wait) {
+                Instant until = from.now.plus(wait.micros());
+                machine.runUntil(until);
+                machine.passTo(until);
+            } else {
+                machine = machine.apply(act instanceof Act.Together t ? t.acts() : List.of(act));
+                machine.settle();
+            }
+            return machine.configuration();
+        } finally {
+            machine.variant.giveBack(machine);
+        }
+    }
+
+    /** The configuration in which nothing is due any more, or that after {@code most} microseconds. */
+    public Configuration rest(Configuration from, long most) {
+        Machine machine = from.variant.borrow();
+        try {
+            machine.load(from);
+            machine.runUntil(from.now.plus(most));
+            return machine.configuration();
+        } finally {
+            machine.variant.giveBack(machine);
+        }
+    }
+}
