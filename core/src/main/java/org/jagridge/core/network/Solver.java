@@ -3,6 +3,7 @@ package org.jagridge.core.network;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * Solves Y·v = i for one network, again and again with other values.
@@ -18,6 +19,8 @@ public final class Solver {
     public static final double ISLAND_LEAK = 1e-9;
 
     private static final int CACHE = 512;
+    /** Updates whose divisor is smaller than this would lose more than three of a double's sixteen figures. */
+    private static final double LEAST_DIVISOR = 1e-3;
 
     private final Network network;
     private final Islands islands;
@@ -72,16 +75,89 @@ public final class Solver {
         factor(kept);
         double[] re = new double[network.nodes()];
         double[] im = new double[network.nodes()];
-        for (int b = 0; b < network.branches(); b++) {
-            inject(re, network.from(b), kept.jRe[b]);
-            inject(im, network.from(b), kept.jIm[b]);
-            inject(re, network.to(b), -kept.jRe[b]);
-            inject(im, network.to(b), -kept.jIm[b]);
-        }
-        backSolve(re, im);
+        fromSources(kept, re, im);
         Solution solution = new Solution(network, kept, re, im, couplingOf);
         cache.put(kept, solution);
         return solution;
+    }
+
+    /**
+     * The solution for {@code values}, found from that of nearby ones. Where the two differ in the admittance of one
+     * branch only, no matrix is factored: with Δy between the nodes a and b, v = v₀ − x·Δy·v₀(ab)/(1 + Δy·x(ab)), where x
+     * are the volts that one amp from b to a makes in the network of {@code near} (J. Sherman and W. J. Morrison,
+     * "Adjustment of an inverse matrix corresponding to a change in one element of a given matrix", Annals of
+     * Mathematical Statistics 21 (1950), 124–127). Else it is {@link #solve}. A run keeps to that one, so that its
+     * figures don't depend on what was solved before.
+     */
+    public Solution solveNear(Solution near, Values values) {
+        int branch = onlyChange(near.values(), values);
+        if (branch < 0) {
+            return solve(values);
+        }
+        factorFor(near);
+        double[] toRe = new double[network.nodes()];
+        double[] toIm = new double[network.nodes()];
+        inject(toRe, network.from(branch), 1);
+        inject(toRe, network.to(branch), -1);
+        backSolve(toRe, toIm);
+        Complex delta = values.admittance(branch).minus(near.values().admittance(branch));
+        Complex divisor = delta.times(across(toRe, toIm, branch)).plus(Complex.real(1));
+        if (divisor.abs() < LEAST_DIVISOR) {
+            return solve(values);
+        }
+        Values kept = values.copy();
+        double[] re = new double[network.nodes()];
+        double[] im = new double[network.nodes()];
+        fromSources(kept, re, im);
+        Complex k = delta.times(across(re, im, branch)).over(divisor);
+        for (int i = 0; i < re.length; i++) {
+            re[i] -= toRe[i] * k.re() - toIm[i] * k.im();
+            im[i] -= toRe[i] * k.im() + toIm[i] * k.re();
+        }
+        return new Solution(network, kept, re, im, couplingOf);
+    }
+
+    /** The one branch in whose admittance two sets of values differ while the leaks are the same, or −1. */
+    private int onlyChange(Values near, Values values) {
+        if (!Arrays.equals(values.mRe, near.mRe)) {
+            return -1;
+        }
+        int changed = -1;
+        for (int b = 0; b < network.branches(); b++) {
+            if (values.yRe[b] != near.yRe[b] || values.yIm[b] != near.yIm[b]) {
+                if (changed >= 0) {
+                    return -1;
+                }
+                changed = b;
+            }
+        }
+        boolean mayJoin = changed >= 0 && values.conducts(changed) != near.conducts(changed);
+        return mayJoin && !Arrays.equals(leaks(near), leaks(values)) ? -1 : changed;
+    }
+
+    private int[] leaks(Values values) {
+        IntStream.Builder nodes = IntStream.builder();
+        islands.forEachLeak(network, values, nodes::add);
+        return nodes.build().toArray();
+    }
+
+    private Complex across(double[] re, double[] im, int branch) {
+        return between(re, im, network.from(branch), network.to(branch));
+    }
+
+    private static Complex between(double[] re, double[] im, int a, int b) {
+        return new Complex((a < 0 ? 0 : re[a]) - (b < 0 ? 0 : re[b]), (a < 0 ? 0 : im[a]) - (b < 0 ? 0 : im[b]));
+    }
+
+    /** The volts that the sources make in the factored network. */
+    private void fromSources(Values values, double[] re, double[] im) {
+        for (int b = 0; b < network.branches(); b++) {
+            inject(re, network.from(b), values.jRe[b]);
+            inject(im, network.from(b), values.jIm[b]);
+            inject(re, network.to(b), -values.jRe[b]);
+            inject(im, network.to(b), -values.jIm[b]);
+        }
+        backSolve(re, im);
     }
 
     /**
@@ -98,22 +174,24 @@ public final class Solver {
 
     /** The impedance in ohms that the network shows between two nodes, with its sources at rest. */
     public Complex impedance(Solution solution, int plus, int minus) {
-        if (factored != solution.values()) {
-            factor(solution.values());
-        }
+        factorFor(solution);
         double[] re = new double[network.nodes()];
         double[] im = new double[network.nodes()];
         inject(re, plus, 1);
         inject(re, minus, -1);
         backSolve(re, im);
-        double zRe = (plus < 0 ? 0 : re[plus]) - (minus < 0 ? 0 : re[minus]);
-        double zIm = (plus < 0 ? 0 : im[plus]) - (minus < 0 ? 0 : im[minus]);
-        return new Complex(zRe, zIm);
+        return between(re, im, plus, minus);
     }
 
     private static void inject(double[] currents, int node, double amps) {
         if (node >= 0) {
             currents[node] += amps;
+        }
+    }
+
+    private void factorFor(Solution solution) {
+        if (factored != solution.values()) {
+            factor(solution.values());
         }
     }
 

@@ -78,7 +78,7 @@ final class AirHandlerBoard extends PartType {
             Because because = c.because() != null
                     ? c.because()
                     : powered
-                            ? Because.timer(Time.words(overrun) + " after G ended")
+                            ? Because.timer(() -> Time.words(overrun) + " after G ended")
                                     .since(offAt.minus(overrun))
                             : Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY);
             State next = new State(f.state(), c.state(), runs, runs ? offAt : Instant.NEVER);

@@ -61,7 +61,11 @@ public record Because(
     }
 
     public static Because link(String text) {
-        return new Because(Kind.LINK, () -> text, null, null, null, false, false);
+        return link(() -> text);
+    }
+
+    public static Because link(Supplier<String> words) {
+        return new Because(Kind.LINK, words, null, null, null, false, false);
     }
 
     public static Because fault(String text) {
@@ -74,7 +78,12 @@ public record Because(
 
     /** A delay that began earlier has run out. */
     public static Because timer(String text) {
-        return new Because(Kind.TIMER, () -> text, null, null, null, false, true);
+        return timer(() -> text);
+    }
+
+    /** The same, with words that are only put together when asked for. */
+    public static Because timer(Supplier<String> words) {
+        return new Because(Kind.TIMER, words, null, null, null, false, true);
     }
 
     /** Volts across {@code focus} have risen to at least {@code threshold}. */

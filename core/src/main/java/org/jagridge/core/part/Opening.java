@@ -65,13 +65,10 @@ final class Opening extends PartType {
             Travel now = s.travel().toward(end(s.travel(), m), m.now());
             boolean hand = m.word("movedBy").equals("hand");
             boolean turned = now.to() != s.travel().to();
+            long way = s.travel().moves() ? m.now().since(s.travel().since()) : 0;
             Because because = turned
                     ? Because.input(hand ? "moved by hand" : "the opener runs")
-                    : Because.timer("the way takes "
-                            + Time.words(
-                                    s.travel().moves()
-                                            ? m.now().since(s.travel().since())
-                                            : 0));
+                    : Because.timer(() -> "the way takes " + Time.words(way));
             return new Reaction<>(
                     new State(now, turned ? hand : s.byHand()), now.arrives(), because, turned ? because : null);
         }

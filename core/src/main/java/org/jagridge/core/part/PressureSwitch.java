@@ -67,7 +67,7 @@ final class PressureSwitch extends PartType {
                         "%s after %s %s".formatted(Time.words(pause), follows, draft ? "began to run" : "stopped");
                 return Reaction.change(new State(draft, Instant.NEVER), Because.timer(words));
             }
-            Because arms = Because.link(follows + " is " + signal);
+            Because arms = Because.link(() -> follows + " is " + signal);
             return new Reaction<>(new State(s.closed(), due), due, null, s.due() == due ? null : arms);
         }
 

@@ -81,15 +81,14 @@ final class RemoteModule extends PartType {
             boolean hears = m.flag("inRange") && calls != null && !calls.equals("blank");
             if (hears) {
                 List<String> closed = new ArrayList<>();
-                List<String> pairs = List.of(calls.split(" "));
                 for (String o : outputs.keySet()) {
-                    if (pairs.stream().anyMatch(p -> p.endsWith("-" + o))) {
+                    if (calls.endsWith("-" + o) || calls.contains("-" + o + " ")) {
                         closed.add(o);
                     }
                 }
                 return Reaction.change(
                         new State(List.copyOf(closed), Instant.NEVER),
-                        Because.link(thermostat + " calls "
+                        Because.link(() -> thermostat + " calls "
                                         + calls.replace('-', '–').replace(" ", " and "))
                                 .through(supply));
             }

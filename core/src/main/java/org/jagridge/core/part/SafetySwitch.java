@@ -161,7 +161,7 @@ final class SafetySwitch extends PartType {
             Because gone = Because.input("what opened it is gone");
             Because because = pause == 0
                     ? gone
-                    : Because.link("what opened it has been gone for " + Time.words(pause))
+                    : Because.link(() -> "what opened it has been gone for " + Time.words(pause))
                             .afterDelay();
             boolean armed = closes && !close && s.closeSince().isNever();
             return new Reaction<>(

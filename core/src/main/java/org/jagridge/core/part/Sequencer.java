@@ -94,11 +94,15 @@ final class Sequencer extends PartType {
                     wake = Instant.earliest(wake, due);
                 }
             }
-            String words = Time.words(moved) + " after the call " + (called ? "began" : "ended");
+            long after = moved;
             Because arms = called == s.called()
                     ? null
                     : called ? Because.risen(heater, volts, ON_VOLTS) : Because.fallen(heater, volts, ON_VOLTS);
-            return new Reaction<>(new State(called, since, List.copyOf(closed)), wake, Because.timer(words), arms);
+            return new Reaction<>(
+                    new State(called, since, List.copyOf(closed)),
+                    wake,
+                    Because.timer(() -> Time.words(after) + " after the call " + (called ? "began" : "ended")),
+                    arms);
         }
 
         @Override

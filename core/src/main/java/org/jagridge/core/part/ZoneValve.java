@@ -70,7 +70,7 @@ final class ZoneValve extends PartType {
             boolean turned = next.to() != s.to();
             Because because = turned
                     ? (on ? Because.risen(motor, volts, onVolts) : Because.fallen(motor, volts, onVolts))
-                    : Because.timer("the travel takes " + Time.words(whole));
+                    : Because.timer(() -> "the travel takes " + Time.words(whole));
             return new Reaction<>(next, next.arrives(), because, turned ? because : null);
         }
 

@@ -136,7 +136,11 @@ public final class Frame {
         Values[] values = stamped(List.of());
         Solver solver = assembly.network().solver();
         return new Frame(configuration.solved(
-                List.of(), solver.solve(values[0]), values[1].hasSource() ? solver.solve(values[1]) : null));
+                List.of(),
+                solver.solveNear(ac, values[0]),
+                !values[1].hasSource()
+                        ? null
+                        : dc == null ? solver.solve(values[1]) : solver.solveNear(dc, values[1])));
     }
 
     /** The network as direct current sees it, also where the circuit has no source of it: what ohms are read in. */

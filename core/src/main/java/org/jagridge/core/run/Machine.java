@@ -471,7 +471,7 @@ final class Machine {
                 to = behaviour.signal(r.state());
             }
             if (observer != null && (changes || r.arms() != null)) {
-                observer.reacted(m, state, r, woken, from, to);
+                observer.reacted(m, changes, r, woken, from, to);
             }
             if (!Objects.equals(from, to)) {
                 flip(m);

@@ -17,12 +17,13 @@ interface Observer {
     /**
      * A part changed its state or armed a delay.
      *
-     * @param before its state until now
+     * @param changed whether its state is another one
      * @param woken whether its clock had run out
      * @param from its signal until now, or null
      * @param to its signal from now on, or null
      */
-    void reacted(Assembly.Member part, Object before, Reaction<Object> reaction, boolean woken, String from, String to);
+    void reacted(
+            Assembly.Member part, boolean changed, Reaction<Object> reaction, boolean woken, String from, String to);
 
     /** A part changes too often. @param freezes whether it stops for good, told by {@link #froze} afterwards */
     void chatters(Assembly.Member part, boolean freezes);

@@ -120,7 +120,7 @@ final class Teller implements Observer {
     }
 
     @Override
-    public void reacted(Assembly.Member m, Object before, Reaction<Object> r, boolean woken, String from, String to) {
+    public void reacted(Assembly.Member m, boolean changed, Reaction<Object> r, boolean woken, String from, String to) {
         String part = m.part().id();
         boolean seen = !Objects.equals(from, to);
         if (seen) {
@@ -131,7 +131,7 @@ final class Teller implements Observer {
             Account reason = r.because().delayed() ? armed.get(part) : null;
             emit(part, part, from, to, r.because(), reason != null ? reason : account(part, r.because()));
             lastEvent.put(part, events.size() - 1);
-        } else if (!r.state().equals(before)) {
+        } else if (changed) {
             unseen(m, r.because(), woken);
         }
         if (r.arms() != null) {

@@ -172,12 +172,20 @@ public class SolverTest {
         }
     }
 
-    @Test
-    public void aMeterReadsWhatABranchInItsPlaceWouldHave() {
-        RandomCase c = new RandomCase(5, 20);
+    @Test(dataProvider = "seeds")
+    public void aMeterReadsWhatABranchInItsPlaceWouldHave(long seed, int nodes) {
+        RandomCase c = new RandomCase(seed, nodes);
+        // a source of 24 V behind 2 Ω between two points that a meter is put across, so that there is something to read
+        c.values.admittance(0, 0.5, 0);
+        c.values.source(0, 12, 0);
+        int plus = c.network.from(0);
+        int minus = c.network.to(0);
         Solver solver = new Solver(c.network);
         Solution open = solver.solve(c.values);
-        double loaded = solver.loadedVolts(open, 3, 9, 1 / 3000.0).abs();
+        double loaded = solver.loadedVolts(open, plus, minus, 1 / 30.0).abs();
+        double alone = open.volts(plus, minus).abs();
+        assertTrue(loaded > 1e-3, "nothing to read: " + loaded);
+        assertTrue(loaded < alone * (1 - 1e-6), "a meter of 30 Ω loads what it reads: " + loaded + " of " + alone);
 
         Network.Builder b = Network.builder();
         for (int i = 0; i < c.network.nodes(); i++) {
@@ -187,7 +195,7 @@ public class SolverTest {
             b.branch(c.network.from(i), c.network.to(i));
         }
         b.coupling(c.network.primary(0), c.network.secondary(0));
-        int meter = b.branch(3, 9);
+        int meter = b.branch(plus, minus);
         Network with = b.build();
         Values values = new Values(with);
         for (int i = 0; i < c.network.branches(); i++) {
@@ -195,8 +203,47 @@ public class SolverTest {
             values.source(i, c.values.jRe[i], c.values.jIm[i]);
         }
         values.mutual(0, c.values.mRe[0]);
-        values.admittance(meter, 1 / 3000.0, 0);
+        values.admittance(meter, 1 / 30.0, 0);
         assertEquals(loaded, new Solver(with).solve(values).branchMagnitude(meter), 1e-6 * (1 + loaded));
+    }
+
+    @Test
+    public void oneBranchChangedIsSolvedAsIfAnew() {
+        int updates = 0;
+        for (int seed = 0; seed < 60; seed++) {
+            RandomCase c = new RandomCase(seed, 6 + 3 * seed);
+            Random random = new Random(seed);
+            Solver solver = new Solver(c.network);
+            for (int change = 0; change < 12; change++) {
+                Solution near = solver.solve(c.values);
+                int branch = random.nextInt(c.network.branches() - 2);
+                double[] mhos = {0, 200, 0.01, 10};
+                c.values.source(branch, 0, 0);
+                c.values.admittance(branch, mhos[random.nextInt(mhos.length)], 0);
+                long before = solver.factorisations();
+                Solution now = solver.solveNear(near, c.values);
+                updates += solver.factorisations() == before ? 1 : 0;
+                Solution anew = new Solver(c.network).solve(c.values);
+                sameInBranches(c, now, anew, "seed " + seed + ", branch " + branch);
+            }
+        }
+        assertTrue(updates > 60, "only " + updates + " solutions were updates");
+    }
+
+    private static void sameInBranches(RandomCase c, Solution now, Solution anew, String where) {
+        double volts = 1;
+        double amps = 1;
+        for (int b = 0; b < c.network.branches(); b++) {
+            volts = Math.max(volts, anew.branchMagnitude(b));
+            amps = Math.max(amps, anew.amps(b).abs());
+        }
+        for (int b = 0; b < c.network.branches(); b++) {
+            if (c.values.conducts(b)) {
+                assertEquals(now.branchVolts(b).re(), anew.branchVolts(b).re(), 1e-9 * volts, where);
+                assertEquals(now.branchVolts(b).im(), anew.branchVolts(b).im(), 1e-9 * volts, where);
+                assertEquals(now.amps(b).abs(), anew.amps(b).abs(), 1e-6 * amps, where);
+            }
+        }
     }
 
     @Test
