@@ -39,7 +39,7 @@ record Heat(double level, double rate, double cooling, Instant at) implements Cl
     @Override
     public Heat asOf(Instant now) {
         double l = Clocked.rounded(levelAt(now));
-        return l == 0 && rate == 0 ? COLD : new Heat(l, rate, cooling, now);
+        return l == 0 && rate == 0 ? new Heat(0, 0, COLD.cooling, now) : new Heat(l, rate, cooling, now);
     }
 
     /** Growth for the multiple {@code m} of rated current: (m² − limit²)/k over the limit, else 0. */

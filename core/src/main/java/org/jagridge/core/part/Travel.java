@@ -42,6 +42,6 @@ record Travel(double from, double to, Instant since, long whole) implements Cloc
 
     @Override
     public Travel asOf(Instant now) {
-        return moves() ? new Travel(Clocked.rounded(at(now)), to, now, whole) : rest(Clocked.rounded(to), whole);
+        return new Travel(moves() ? Clocked.rounded(at(now)) : to, to, now, whole);
     }
 }

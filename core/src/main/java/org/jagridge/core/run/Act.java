@@ -18,14 +18,17 @@ public sealed interface Act {
     /** A fault that is there goes away. */
     record End(Fault fault) implements Act {}
 
-    /** Several at one instant, in this order; none of them may be a {@link Wait}. */
+    /** Several at one instant, in this order, or none; none of them may be a {@link Wait}. */
     record Together(List<Act> acts) implements Act {
         public Together {
             acts = List.copyOf(acts);
         }
     }
 
-    /** Time passes without a hand on anything; {@code micros} microseconds, more than 0. */
+    /**
+     * Time passes without a hand on anything; {@code micros} microseconds, more than 0. What is due just at the end of it
+     * comes with the next act, for a hand may be there at the same instant.
+     */
     record Wait(long micros) implements Act {
         public Wait {
             if (micros <= 0) {

@@ -26,6 +26,9 @@ public final class Configuration {
     /* The clock shows `now`, but no comparison sees it: a configuration is the same one at any time of the day. */
     final Variant variant;
     final Instant now;
+    /** Whether what is due now has been asked. */
+    final boolean asked;
+
     final Object[] states;
     final Instant[] wakes;
     final boolean[] frozen;
@@ -43,6 +46,7 @@ public final class Configuration {
     Configuration(
             Variant variant,
             Instant now,
+            boolean asked,
             Object[] states,
             Instant[] wakes,
             boolean[] frozen,
@@ -54,6 +58,7 @@ public final class Configuration {
             Solution dc) {
         this.variant = variant;
         this.now = now;
+        this.asked = asked;
         this.states = states;
         this.wakes = wakes;
         this.frozen = frozen;
@@ -72,11 +77,13 @@ public final class Configuration {
             Set<Fault> faults,
             List<Map<String, Object>> inputs,
             List<Integer> frozen,
+            boolean due,
             List<List<Long>> guards) {}
 
     private synchronized Key key() {
         if (key == null) {
-            key = new Key(variant.engine, canonicalStates(), new HashSet<>(faults), inputs, frozenParts(), guards());
+            key = new Key(
+                    variant.engine, canonicalStates(), new HashSet<>(faults), inputs, frozenParts(), isDue(), guards());
         }
         return key;
     }
@@ -89,6 +96,10 @@ public final class Configuration {
             list.add(state == null ? "" : variant.engine.interned(Clocks.relative(state, now)));
         }
         return list;
+    }
+
+    private boolean isDue() {
+        return !asked && Machine.earliest(wakes).hasCome(now);
     }
 
     private List<Integer> frozenParts() {
@@ -128,7 +139,18 @@ public final class Configuration {
                 laterChanges,
                 i -> Arrays.stream(changes[i]).map(c -> c + micros).toArray());
         return new Configuration(
-                variant, now.plus(micros), later, laterWakes, frozen, laterHeld, laterChanges, inputs, faults, ac, dc);
+                variant,
+                now.plus(micros),
+                asked,
+                later,
+                laterWakes,
+                frozen,
+                laterHeld,
+                laterChanges,
+                inputs,
+                faults,
+                ac,
+                dc);
     }
 
     private static Instant[] shifted(Instant[] instants, long micros) {
@@ -140,13 +162,13 @@ public final class Configuration {
     /** Microseconds until a part moves by itself at the earliest, or {@link Long#MAX_VALUE} for never. */
     public long untilNextWake() {
         Instant next = Machine.earliest(wakes);
-        return next.isNever() ? Long.MAX_VALUE : Math.max(1, next.since(now));
+        return next.isNever() ? Long.MAX_VALUE : Math.max(asked ? 1 : 0, next.since(now));
     }
 
     /** The same states under other faults and their currents, for looking at only. */
     Configuration solved(List<Fault> present, Solution forAc, Solution forDc) {
         return new Configuration(
-                variant, now, states, wakes, frozen, heldUntil, changes, inputs, present, forAc, forDc);
+                variant, now, asked, states, wakes, frozen, heldUntil, changes, inputs, present, forAc, forDc);
     }
 
     /** What a lead or an eye sees here. */
@@ -157,6 +179,35 @@ public final class Configuration {
     /** The faults that are there, in the order in which they began. */
     public List<Fault> faults() {
         return faults;
+    }
+
+    /** In what two configurations of one circuit differ, a line a part; empty where they are equal. */
+    public List<String> differences(Configuration other) {
+        Key a = key();
+        Key b = other.key();
+        List<String> lines = new ArrayList<>();
+        if (!a.faults().equals(b.faults())) {
+            lines.add("faults: " + a.faults() + ", " + b.faults());
+        }
+        for (Assembly.Member m : variant.assembly.members()) {
+            int i = m.index();
+            if (i < b.states().size()) {
+                compare(m, "state", a.states().get(i), b.states().get(i), lines);
+                compare(m, "inputs", a.inputs().get(i), b.inputs().get(i), lines);
+                compare(m, "guards", a.guards().get(i), b.guards().get(i), lines);
+                compare(m, "frozen", a.frozen().contains(i), b.frozen().contains(i), lines);
+            }
+        }
+        if (lines.isEmpty() && !a.equals(b)) {
+            lines.add(a.due() == b.due() ? "other circuits" : "in one something is due now");
+        }
+        return lines;
+    }
+
+    private static void compare(Assembly.Member m, String what, Object one, Object other, List<String> lines) {
+        if (!one.equals(other)) {
+            lines.add(m.part().id() + ", " + what + ": " + one + ", " + other);
+        }
     }
 
     @Override

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.Interner;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.part.Assembly;
@@ -114,13 +115,18 @@ public final class Engine {
         }
     }
 
-    /** The configuration in which nothing is due any more, or that after {@code most} microseconds. */
-    public Configuration rest(Configuration from, long most) {
+    /** The configuration after the next instant at which a part moves by itself; empty where none ever does. */
+    public Optional<Configuration> next(Configuration from) {
         Machine machine = from.variant.borrow();
         try {
             machine.load(from);
-            machine.runUntil(from.now.plus(most));
-            return machine.configuration();
+            Instant wake = machine.nextWake();
+            if (wake.isNever()) {
+                return Optional.empty();
+            }
+            machine.passTo(wake);
+            machine.settle();
+            return Optional.of(machine.configuration());
         } finally {
             machine.variant.giveBack(machine);
         }

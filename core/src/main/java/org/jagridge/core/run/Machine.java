@@ -62,6 +62,8 @@ final class Machine {
     Instant now = Instant.START;
     /** False while the circuit comes to rest at time 0, which isn't told. */
     boolean started;
+    /** Whether the parts have been asked at this instant. */
+    private boolean asked;
 
     Object[] states;
     final String[] signals;
@@ -110,6 +112,7 @@ final class Machine {
     void reset(Map<String, Object> hands, List<Fault> present) {
         now = Instant.START;
         started = false;
+        asked = false;
         faults = List.copyOf(present);
         inputs = new ArrayList<>();
         for (Assembly.Member m : assembly.members()) {
@@ -155,6 +158,7 @@ final class Machine {
 
     void load(Configuration c) {
         now = c.now;
+        asked = c.asked;
         started = true;
         pushed.clear();
         microSteps = 0;
@@ -191,6 +195,7 @@ final class Machine {
         return new Configuration(
                 variant,
                 now,
+                asked,
                 states.clone(),
                 wakes.clone(),
                 frozen.clone(),
@@ -208,6 +213,7 @@ final class Machine {
      */
     private void takeOver(Machine old) {
         now = old.now;
+        asked = old.asked;
         started = old.started;
         faults = old.faults;
         pushed.clear();
@@ -378,18 +384,19 @@ final class Machine {
     Instant nextWake() {
         Instant next = earliest(wakes);
         // a wake-up that was not used up at its own instant would stop the clock
-        return next.hasCome(now) ? now.plus(1) : next;
+        return !next.hasCome(now) ? next : asked ? now.plus(1) : now;
     }
 
     /** Lets time pass, without asking anybody. */
     void passTo(Instant later) {
         now = later;
+        asked = false;
         pushed.clear();
     }
 
-    /** Goes on by itself until nothing is due any more up to {@code until}. */
+    /** Goes on by itself through all that is due before {@code until}. */
     void runUntil(Instant until) {
-        for (Instant next = nextWake(); !next.isNever() && next.hasCome(until); next = nextWake()) {
+        for (Instant next = nextWake(); !until.hasCome(next); next = nextWake()) {
             passTo(next);
             settle();
         }
@@ -403,6 +410,7 @@ final class Machine {
      */
     boolean settle() {
         boolean any = false;
+        asked = true;
         for (int round = 0; ; round++) {
             if (round > MOST_ROUNDS_AT_ONE_INSTANT) {
                 throw new RunLimitException(
