@@ -1,10 +1,16 @@
 package org.jagridge.core.run;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.network.Network;
+import org.jagridge.core.network.Solution;
+import org.jagridge.core.part.Assembly;
 
 /** A scenario simulated: its events, and the state of the circuit at any time. Immutable. */
 public final class Run {
@@ -87,6 +93,24 @@ public final class Run {
             }
         }
         return low;
+    }
+
+    /** Whether it is a run of this very assembly, so that {@link Simulation#resume} goes on from it for that. */
+    public boolean isOf(Assembly assembly) {
+        return frames.get(0).configuration().variant.engine.assembly() == assembly;
+    }
+
+    /** What it takes in memory, roughly: its frames with the solutions that they don't share, and its events. */
+    public int kilobytes() {
+        Set<Solution> solutions = Collections.newSetFromMap(new IdentityHashMap<>());
+        long bytes = 300L * events.size();
+        for (Frame f : frames) {
+            bytes += 40L * f.assembly().members().size();
+            solutions.add(f.ac());
+            solutions.add(f.dc());
+        }
+        Network network = frames.get(0).assembly().network();
+        return (int) ((bytes + solutions.size() * (16L * network.nodes() + 40L * network.branches())) / 1024);
     }
 
     /** Main signals as steps over time, by part, each with its value at time 0 first. */

@@ -41,13 +41,15 @@ public class BenchService {
 
     private static final long PUSH_LASTS = Time.SECOND / 2;
     private static final long LONGEST = 7L * 24 * 3600 * Time.SECOND;
-    private static final int RUNS_KEPT = 64;
+    private static final int RUNS_MEGABYTES = 96;
 
     private final BenchRepository benches;
     private final CircuitRepository circuits;
     private final CircuitStore store;
     private final JsonMapper json;
-    private final Kept<String, Run> runs = new Kept<>(RUNS_KEPT);
+    private final Kept<String, Run> runs = new Kept<>(RUNS_MEGABYTES, Run::kilobytes);
+    /** By bench: the run that was made last, from which the next one goes on. */
+    private final Kept<Long, Run> newest = new Kept<>(RUNS_MEGABYTES, Run::kilobytes);
 
     BenchService(BenchRepository benches, CircuitRepository circuits, CircuitStore store, JsonMapper json) {
         this.benches = benches;
@@ -141,7 +143,15 @@ public class BenchService {
         long lastAct = actions.stream().mapToLong(Action::micros).max().orElse(0);
         long horizon = (Math.max(at, lastAct) / LOOK_AHEAD + 2) * LOOK_AHEAD;
         String key = bench.id() + "/" + last + "/" + horizon;
-        return runs.get(key, () -> Simulation.run(drawn.assembly(), scenario(actions, horizon)));
+        return runs.get(key, () -> {
+            Scenario scenario = scenario(actions, horizon);
+            Run run = newest.find(bench.id())
+                    .filter(r -> r.isOf(drawn.assembly()))
+                    .map(r -> Simulation.resume(r, scenario))
+                    .orElseGet(() -> Simulation.run(drawn.assembly(), scenario));
+            newest.put(bench.id(), run);
+            return run;
+        });
     }
 
     /**

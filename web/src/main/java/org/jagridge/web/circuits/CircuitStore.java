@@ -15,10 +15,10 @@ import org.springframework.stereotype.Component;
 /** Circuits by revision with what is derived from them once: assembly and both layouts. Revisions never change. */
 @Component
 public class CircuitStore {
-    private static final int KEPT = 32;
+    private static final int MEGABYTES = 64;
 
     private final CircuitRepository repository;
-    private final Kept<Long, Drawn> kept = new Kept<>(KEPT);
+    private final Kept<Long, Drawn> kept = new Kept<>(MEGABYTES, Drawn::kilobytes);
 
     CircuitStore(CircuitRepository repository) {
         this.repository = repository;
@@ -34,6 +34,11 @@ public class CircuitStore {
                     LadderLayout.of(assembly),
                     ConnectionLayout.of(assembly),
                     FaultList.faultsOf(circuit));
+        }
+
+        /** What it takes in memory, roughly: a branch comes with its place in the network, two drawings and its faults. */
+        int kilobytes() {
+            return 2 * assembly.branches().size();
         }
     }
 

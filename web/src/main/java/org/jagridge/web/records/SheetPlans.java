@@ -24,11 +24,13 @@ class SheetPlans {
     /** Long enough for what a load does when it comes on to settle. */
     private static final long SETTLED = Time.SECOND;
 
-    private static final int KEPT = 64;
+    private static final int MEGABYTES = 8;
+    /** A plan has some dozen lines of text. */
+    private static final int PLAN_KILOBYTES = 16;
 
     private record Key(long revisionId, String scenario, String load, CheckSheet.School school) {}
 
-    private final Kept<Key, Plan> plans = new Kept<>(KEPT);
+    private final Kept<Key, Plan> plans = new Kept<>(MEGABYTES, p -> PLAN_KILOBYTES);
     private final Told told;
     private final CircuitStore store;
 

@@ -17,14 +17,15 @@ import org.springframework.stereotype.Component;
 /** Scenarios of a circuit by name, and their runs: a run is a pure function of both, so it is kept. */
 @Component
 public class Told {
-    private static final int RUNS_KEPT = 24;
-    private static final int REVISIONS_KEPT = 32;
+    private static final int RUNS_MEGABYTES = 64;
+    private static final int TABLES_MEGABYTES = 4;
     private static final String OWN = "own-";
 
     private final CircuitStore store;
-    private final Kept<Asked, Run> runs = new Kept<>(RUNS_KEPT);
-    private final Kept<Long, List<Presets.Preset>> presets = new Kept<>(REVISIONS_KEPT);
-    private final Kept<Long, ModeTable> modes = new Kept<>(REVISIONS_KEPT);
+    private final Kept<Asked, Run> runs = new Kept<>(RUNS_MEGABYTES, Run::kilobytes);
+    private final Kept<Long, List<Presets.Preset>> presets = new Kept<>(TABLES_MEGABYTES, p -> p.size());
+    private final Kept<Long, ModeTable> modes =
+            new Kept<>(TABLES_MEGABYTES, m -> m.rows().size());
 
     Told(CircuitStore store) {
         this.store = store;
