@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.network.Network;
@@ -107,7 +108,7 @@ public final class DeadProof {
     }
 
     private int farness(Isolator i) {
-        String part = i.input().substring(0, i.input().indexOf('.'));
+        String part = Input.parse(i.input()).part();
         boolean supply = assembly.circuit().part(part).orElseThrow().type().equals("supply");
         boolean here = assembly.circuit().part(part).orElseThrow().place().equals(place);
         return (supply ? 2 : 0) + (here ? 0 : 1);
@@ -175,7 +176,7 @@ public final class DeadProof {
     /** The routes that reach the place with some isolators open, one for each source that does. */
     private List<List<String>> routes(Set<Isolator> open) {
         Set<String> off = new HashSet<>();
-        open.forEach(i -> off.add(i.input().substring(0, i.input().indexOf('.'))));
+        open.forEach(i -> off.add(Input.parse(i.input()).part()));
         List<List<String>> routes = new ArrayList<>();
         for (Branch source : assembly.branches()) {
             if (source.role() == Role.SOURCE && !off.contains(source.owner()) && !isFedOpener(source)) {

@@ -24,7 +24,7 @@ public final class Circuit {
     private final List<Cable> cables;
     private final List<Wire> wires;
     private final List<Scenario> scenarios;
-    private final List<Map<String, Object>> rules;
+    private final List<Rule> rules;
     private final Map<String, Object> layout;
     private final Map<String, Part> partsById;
     private final Map<String, Place> placesById;
@@ -80,8 +80,8 @@ public final class Circuit {
         return scenarios;
     }
 
-    /** The rules as written in the file, each a tree of maps, lists and plain values. */
-    public List<Map<String, Object>> rules() {
+    /** What must hold in it. */
+    public List<Rule> rules() {
         return rules;
     }
 
@@ -155,7 +155,7 @@ public final class Circuit {
         private final List<Cable> cables = new ArrayList<>();
         private final List<Wire> wires = new ArrayList<>();
         private final List<Scenario> scenarios = new ArrayList<>();
-        private final List<Map<String, Object>> rules = new ArrayList<>();
+        private final List<Rule> rules = new ArrayList<>();
         private final Map<String, Object> layout = new LinkedHashMap<>();
 
         private Builder(String name) {
@@ -208,7 +208,7 @@ public final class Circuit {
             return scenarios;
         }
 
-        public List<Map<String, Object>> rules() {
+        public List<Rule> rules() {
             return rules;
         }
 

@@ -1,5 +1,6 @@
 package org.jagridge.core.circuit;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -22,24 +23,50 @@ public sealed interface Condition {
 
     boolean holds(Signals signals);
 
+    /** What it is made of: conditions that look at one part. */
+    List<Atom> atoms();
+
+    /** The same condition for parts that have other ids. */
+    Condition renamed(Rename names);
+
+    /** As the file has it, the opposite of {@link #parse}. */
+    Object tree();
+
     /** The parts it looks at. */
-    List<String> parts();
+    default List<String> parts() {
+        return atoms().stream().map(Atom::part).toList();
+    }
+
+    /** A condition over one part. */
+    sealed interface Atom extends Condition {
+        String part();
+
+        @Override
+        default List<Atom> atoms() {
+            return List.of(this);
+        }
+    }
 
     /** {@code PART=value} or {@code PART!=value}. */
-    record Word(String part, boolean equal, String value) implements Condition {
+    record Word(String part, boolean equal, String value) implements Atom {
         @Override
         public boolean holds(Signals s) {
             return value.equals(s.word(part)) == equal;
         }
 
         @Override
-        public List<String> parts() {
-            return List.of(part);
+        public Word renamed(Rename names) {
+            return new Word(names.part(part), equal, value);
+        }
+
+        @Override
+        public String tree() {
+            return part + (equal ? "=" : "!=") + value;
         }
     }
 
     /** {@code PART.signal>=number} or {@code <=}. */
-    record Compare(String part, String name, boolean atLeast, double value) implements Condition {
+    record Compare(String part, String name, boolean atLeast, double value) implements Atom {
         @Override
         public boolean holds(Signals s) {
             double now = s.number(part, name);
@@ -47,8 +74,14 @@ public sealed interface Condition {
         }
 
         @Override
-        public List<String> parts() {
-            return List.of(part);
+        public Compare renamed(Rename names) {
+            return new Compare(names.part(part), name, atLeast, value);
+        }
+
+        @Override
+        public String tree() {
+            String number = BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+            return part + "." + name + (atLeast ? ">=" : "<=") + number;
         }
     }
 
@@ -60,8 +93,19 @@ public sealed interface Condition {
         }
 
         @Override
-        public List<String> parts() {
-            return of.stream().flatMap(c -> c.parts().stream()).toList();
+        public List<Atom> atoms() {
+            return of.stream().flatMap(c -> c.atoms().stream()).toList();
+        }
+
+        @Override
+        public Several renamed(Rename names) {
+            return new Several(every, of.stream().map(c -> c.renamed(names)).toList());
+        }
+
+        @Override
+        public Object tree() {
+            return Map.of(
+                    every ? "all" : "any", of.stream().map(Condition::tree).toList());
         }
     }
 
@@ -73,8 +117,18 @@ public sealed interface Condition {
         }
 
         @Override
-        public List<String> parts() {
-            return of.parts();
+        public List<Atom> atoms() {
+            return of.atoms();
+        }
+
+        @Override
+        public Not renamed(Rename names) {
+            return new Not(of.renamed(names));
+        }
+
+        @Override
+        public Object tree() {
+            return Map.of("not", of.tree());
         }
     }
 

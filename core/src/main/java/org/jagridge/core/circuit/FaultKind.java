@@ -3,39 +3,67 @@ package org.jagridge.core.circuit;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /** Every named defect, with the details that say where it sits. */
 public enum FaultKind {
-    WIRE_OPEN(Detail.WIRE),
-    WIRE_RESISTIVE(Detail.WIRE, Detail.OHMS),
-    WIRE_EARTHED(Detail.WIRE),
-    SHORT(Detail.BETWEEN, Detail.OHMS_OPTIONAL),
-    LINK(Detail.BETWEEN),
-    SWAPPED(Detail.WIRES, Detail.END),
-    LANDED(Detail.WIRE, Detail.END, Detail.AT),
+    WIRE_OPEN(d -> new WiringDefect.WireOpen(d.text("wire")), Detail.WIRE),
+    WIRE_RESISTIVE(d -> new WiringDefect.WireResistive(d.text("wire"), d.number("ohms")), Detail.WIRE, Detail.OHMS),
+    WIRE_EARTHED(d -> new WiringDefect.WireEarthed(d.text("wire")), Detail.WIRE),
+    SHORT(
+            d -> new WiringDefect.Short(d.terminal("between", 0), d.terminal("between", 1), d.numberOrNull("ohms")),
+            Detail.BETWEEN,
+            Detail.OHMS_OPTIONAL),
+    LINK(d -> new WiringDefect.Link(d.terminal("between", 0), d.terminal("between", 1)), Detail.BETWEEN),
+    SWAPPED(
+            d -> new WiringDefect.Swapped(d.text("wires", 0), d.text("wires", 1), (int) d.number("end")),
+            Detail.WIRES,
+            Detail.END),
+    LANDED(
+            d -> new WiringDefect.Landed(d.text("wire"), (int) d.number("end"), Terminal.parse(d.text("at"))),
+            Detail.WIRE,
+            Detail.END,
+            Detail.AT),
     /** A wire's end off its terminal, {@code at}, and in the air. */
-    LIFTED(Detail.WIRE, Detail.AT),
+    LIFTED(d -> new WiringDefect.Lifted(d.text("wire"), Terminal.parse(d.text("at"))), Detail.WIRE, Detail.AT),
     /** Two wires off their terminals and twisted together; {@code between} says off which. */
-    TWISTED(Detail.WIRES, Detail.BETWEEN),
-    LINK_MISSING(Detail.WIRE),
-    CONTACT_OPEN(Detail.PART, Detail.CONTACT),
-    CONTACT_WELDED(Detail.PART, Detail.CONTACT),
-    CONTACT_RESISTIVE(Detail.PART, Detail.CONTACT, Detail.OHMS),
-    COIL_OPEN(Detail.PART),
-    COIL_SHORTED(Detail.PART),
-    ARMATURE_STUCK(Detail.PART),
-    LOAD_OPEN(Detail.PART),
-    LOAD_SHORTED(Detail.PART),
-    WINDING_OPEN(Detail.PART, Detail.WINDING),
-    CAPACITOR_OPEN(Detail.PART, Detail.SECTION),
-    CAPACITOR_WEAK(Detail.PART, Detail.SECTION),
-    MOTOR_SEIZED(Detail.PART),
-    STUCK(Detail.PART, Detail.POSITION),
-    OUTPUT_DEAD(Detail.PART, Detail.OUTPUT),
-    OUTPUT_STUCK(Detail.PART, Detail.OUTPUT),
-    WRONG_SETTING(Detail.PART, Detail.PARAM, Detail.VALUE),
-    CONDITION(Detail.PART, Detail.CONDITION);
+    TWISTED(
+            d -> new WiringDefect.Twisted(
+                    d.text("wires", 0), d.text("wires", 1), d.terminal("between", 0), d.terminal("between", 1)),
+            Detail.WIRES,
+            Detail.BETWEEN),
+    LINK_MISSING(d -> new WiringDefect.LinkMissing(d.text("wire")), Detail.WIRE),
+    CONTACT_OPEN(d -> new PartDefect.ContactOpen(d.text("part"), d.text("contact")), Detail.PART, Detail.CONTACT),
+    CONTACT_WELDED(d -> new PartDefect.ContactWelded(d.text("part"), d.text("contact")), Detail.PART, Detail.CONTACT),
+    CONTACT_RESISTIVE(
+            d -> new PartDefect.ContactResistive(d.text("part"), d.text("contact"), d.number("ohms")),
+            Detail.PART,
+            Detail.CONTACT,
+            Detail.OHMS),
+    COIL_OPEN(d -> new PartDefect.CoilOpen(d.text("part")), Detail.PART),
+    COIL_SHORTED(d -> new PartDefect.CoilShorted(d.text("part")), Detail.PART),
+    ARMATURE_STUCK(d -> new PartDefect.ArmatureStuck(d.text("part")), Detail.PART),
+    LOAD_OPEN(d -> new PartDefect.LoadOpen(d.text("part")), Detail.PART),
+    LOAD_SHORTED(d -> new PartDefect.LoadShorted(d.text("part")), Detail.PART),
+    WINDING_OPEN(
+            d -> new PartDefect.WindingOpen(
+                    d.text("part"), PartDefect.Winding.valueOf(d.text("winding").toUpperCase(Locale.ROOT))),
+            Detail.PART,
+            Detail.WINDING),
+    CAPACITOR_OPEN(d -> new PartDefect.CapacitorOpen(d.text("part"), d.text("section")), Detail.PART, Detail.SECTION),
+    CAPACITOR_WEAK(d -> new PartDefect.CapacitorWeak(d.text("part"), d.text("section")), Detail.PART, Detail.SECTION),
+    MOTOR_SEIZED(d -> new PartDefect.MotorSeized(d.text("part")), Detail.PART),
+    STUCK(d -> new PartDefect.Stuck(d.text("part"), d.text("at")), Detail.PART, Detail.POSITION),
+    OUTPUT_DEAD(d -> new PartDefect.OutputDead(d.text("part"), d.text("output")), Detail.PART, Detail.OUTPUT),
+    OUTPUT_STUCK(d -> new PartDefect.OutputStuck(d.text("part"), d.text("output")), Detail.PART, Detail.OUTPUT),
+    WRONG_SETTING(
+            d -> new PartDefect.WrongSetting(d.text("part"), d.text("param"), d.value("value")),
+            Detail.PART,
+            Detail.PARAM,
+            Detail.VALUE),
+    CONDITION(d -> new PartDefect.World(d.text("part"), d.text("condition")), Detail.PART, Detail.CONDITION);
 
     /** A key of a fault in the file, and what its value is. */
     public enum Detail {
@@ -71,10 +99,44 @@ public enum FaultKind {
         }
     }
 
-    private final List<Detail> details;
+    /** The details of one fault by their keys. */
+    private record Details(Map<String, ?> values) {
+        Object value(String key) {
+            return values.get(key);
+        }
 
-    FaultKind(Detail... details) {
+        String text(String key) {
+            return (String) values.get(key);
+        }
+
+        String text(String key, int index) {
+            return (String) ((List<?>) values.get(key)).get(index);
+        }
+
+        Terminal terminal(String key, int index) {
+            return Terminal.parse(text(key, index));
+        }
+
+        double number(String key) {
+            return ((Number) values.get(key)).doubleValue();
+        }
+
+        Double numberOrNull(String key) {
+            return values.containsKey(key) ? number(key) : null;
+        }
+    }
+
+    private final List<Detail> details;
+    private final Function<Details, Defect> reader;
+
+    FaultKind(Function<Details, Defect> reader, Detail... details) {
         this.details = List.of(details);
+        this.reader = reader;
+    }
+
+    /** The defect of this kind with {@code details} that have been checked. */
+    public Defect read(Map<String, ?> details) {
+        return reader.apply(new Details(details));
     }
 
     public List<Detail> details() {

@@ -21,6 +21,29 @@ public interface PartDeclaration {
     /** Inputs that a hand or the world sets, with the values they start from. */
     List<Field> inputs(Params params);
 
+    /** The values that its main signal can take. */
+    Signal signal(Params params);
+
+    /** Names of the numbers that it shows: its inputs that are numbers, and what it measures or models. */
+    default List<String> numbers(Params params) {
+        return inputs(params).stream()
+                .filter(f -> f.kind() == Field.Kind.NUMBER)
+                .map(Field::name)
+                .toList();
+    }
+
+    /**
+     * A condition over the circuit that a parameter holds.
+     *
+     * @param path of it, relative to the parameters
+     */
+    record Held(String path, Condition condition) {}
+
+    /** The conditions in the parameters; asked only when these fit their declarations. */
+    default List<Held> conditions(Params params) {
+        return List.of();
+    }
+
     /**
      * Mistakes that only show in several parameters together; each path is relative to the parameters. Asked only
      * when every single one fits its declaration.

@@ -1,6 +1,5 @@
 package org.jagridge.core.edit;
 
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,6 +12,7 @@ import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Problem;
@@ -133,10 +133,13 @@ public final class Edits {
         return removal("wire", id, c -> c.wire(id).isPresent(), b -> b.wires().removeIf(w -> w.id().equals(id)));
     }
 
-    /** Removes a part with the wires that end at it and what scenarios set of it. */
+    /** Removes a part with the wires that end at it, what scenarios set of it, and the rules about it. */
     public static Edit removePart(String id) {
         return removal("part", id, c -> c.part(id).isPresent(), b -> {
             b.parts().removeIf(p -> p.id().equals(id));
+            b.rules()
+                    .removeIf(r -> r.claim().conditions().stream()
+                            .anyMatch(c -> c.parts().contains(id)));
             b.wires().removeIf(w -> w.from().part().equals(id) || w.to().part().equals(id));
         });
     }
@@ -208,30 +211,14 @@ public final class Edits {
 
     private static Map<String, Object> fitting(Map<String, Object> inputs, Set<String> there) {
         Map<String, Object> kept = new LinkedHashMap<>(inputs);
-        kept.keySet().removeIf(key -> !there.contains(partOf(key)));
+        kept.keySet().removeIf(key -> !there.contains(Input.parse(key).part()));
         return kept;
     }
 
     private static List<Fault> fitting(List<Fault> faults, Set<String> there) {
-        return faults.stream().filter(f -> there.containsAll(mentioned(f))).toList();
-    }
-
-    /** The parts and wires that a fault is about. */
-    private static List<String> mentioned(Fault f) {
-        List<String> ids = new ArrayList<>();
-        f.details().forEach((key, value) -> {
-            switch (key) {
-                case "part", "wire" -> ids.add(value.toString());
-                case "wires" -> ((List<?>) value).forEach(w -> ids.add(w.toString()));
-                case "between" -> ((List<?>) value).forEach(t -> ids.add(partOf(t.toString())));
-                default -> {
-                    if (key.equals("at") && f.kind().isAtATerminal()) {
-                        ids.add(partOf(value.toString()));
-                    }
-                }
-            }
-        });
-        return ids;
+        return faults.stream()
+                .filter(f -> there.containsAll(f.defect().touches()))
+                .toList();
     }
 
     private static String words(String what, String old, String id, String more) {
@@ -252,11 +239,6 @@ public final class Edits {
             }
         }
         throw new MalformedException(List.of(new Problem("", "there is no " + old + " any more to be changed")));
-    }
-
-    private static String partOf(String key) {
-        int dot = key.indexOf('.');
-        return dot < 0 ? key : key.substring(0, dot);
     }
 
     /** The next free id {@code w1}, {@code w2} …, after the highest that is there. */

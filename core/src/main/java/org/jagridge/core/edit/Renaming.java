@@ -11,6 +11,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
+import org.jagridge.core.circuit.Rename;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.PartTypes;
@@ -24,14 +25,23 @@ final class Renaming {
         WIRE
     }
 
-    private static final Set<String> OF_PARTS = Set.of("part", "between");
-    private static final Set<String> OF_WIRES = Set.of("wire", "wires");
     /** What is said of a rule, and conditions of the world, which are no ids. */
     private static final Set<String> PLAIN = Set.of("id", "text", "condition");
 
     private final Thing thing;
     private final String old;
     private final String now;
+    private final Rename names = new Rename() {
+        @Override
+        public String part(String id) {
+            return thing == Thing.WIRE ? id : id(id);
+        }
+
+        @Override
+        public String wire(String id) {
+            return thing == Thing.WIRE ? id(id) : id;
+        }
+    };
 
     private Renaming(Thing thing, String old, String now) {
         this.thing = thing;
@@ -59,7 +69,7 @@ final class Renaming {
             b.wires().replaceAll(w -> w.withEnd(0, end(w.from())).withEnd(1, end(w.to())));
         }
         if (thing == Thing.PART) {
-            b.rules().replaceAll(r -> map(r));
+            b.rules().replaceAll(r -> r.renamed(names));
         }
         b.scenarios().replaceAll(this::scenario);
         b.layout().replaceAll((key, value) -> arrangement(value));
@@ -132,16 +142,7 @@ final class Renaming {
     }
 
     private Fault fault(Fault f) {
-        Map<String, Object> details = new LinkedHashMap<>(f.details());
-        details.replaceAll((key, value) -> names(f, key) ? value(value) : value);
-        return new Fault(f.kind(), details, f.atSeconds(), f.untilSeconds());
-    }
-
-    private boolean names(Fault f, String key) {
-        if (thing == Thing.WIRE) {
-            return OF_WIRES.contains(key);
-        }
-        return OF_PARTS.contains(key) || (key.equals("at") && f.kind().isAtATerminal());
+        return new Fault(f.defect().renamed(names), f.atSeconds(), f.untilSeconds());
     }
 
     // ---- drawings

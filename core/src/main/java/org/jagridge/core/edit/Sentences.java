@@ -15,6 +15,7 @@ import java.util.regex.Pattern;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
@@ -183,20 +184,19 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
         }
 
         private Field field(String what, String path) {
-            int dot = what.indexOf('.');
-            Part part = dot < 0 ? null : circuit.part(what.substring(0, dot)).orElse(null);
+            Input address = Input.isWellFormed(what) ? Input.parse(what) : null;
+            Part part = address == null ? null : circuit.part(address.part()).orElse(null);
             if (part == null) {
                 problem(path, what.isBlank() ? "say what is set" : "there is no part for \"" + what + "\"");
                 return null;
             }
             PartDeclaration type = PartTypes.catalogue().require(part);
-            String input = what.substring(dot + 1);
             for (Field f : type.inputs(new Params(type.params(), part.params()))) {
-                if (f.name().equals(input)) {
+                if (f.name().equals(address.name())) {
                     return f;
                 }
             }
-            problem(path, part.id() + " has nothing called \"" + input + "\" that can be set");
+            problem(path, part.id() + " has nothing called \"" + address.name() + "\" that can be set");
             return null;
         }
 
@@ -241,7 +241,7 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
                 problem(path + "/to", "it goes away before it comes");
                 return;
             }
-            faults.add(new Fault(fault.kind(), fault.details(), from == 0 ? null : from, to));
+            faults.add(fault.during(from == 0 ? null : from, to));
         }
 
         private Double seconds(String text, String path) {

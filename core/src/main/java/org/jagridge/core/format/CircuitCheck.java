@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Condition;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Terminal;
@@ -24,15 +26,31 @@ final class CircuitCheck {
     private static final int MOST_PARTS = 2000;
     private static final int MOST_WIRES = 5000;
 
-    /** A part as far as it could be understood; terminals and inputs are null where its type is unknown. */
-    private record Known(Set<String> terminals, Map<String, Field> inputs, Map<String, Field> params) {}
+    /** A part as far as it could be understood; all but {@link #UNKNOWN} has everything. */
+    record Known(
+            PartDeclaration type,
+            Params values,
+            Set<String> terminals,
+            Map<String, Field> inputs,
+            Map<String, Field> params,
+            Part alone) {
+        /** A part of a type that isn't there, or with parameters that don't fit. */
+        static final Known UNKNOWN = new Known(null, null, null, null, null, null);
+
+        boolean isUnderstood() {
+            return type != null;
+        }
+    }
 
     /** A part or wire that a parameter of {@code by} names. */
     private record Reference(String id, boolean wire, String by, String path) {}
 
+    /** A condition that a parameter holds. */
+    private record Held(Condition condition, String path) {}
+
     private final JsonNode tree;
     private final String root;
-    private final List<Problem> problems = new ArrayList<>();
+    private final Mistakes say = new Mistakes();
     private final Map<String, String> ids = new HashMap<>();
     private final Set<String> places = new HashSet<>();
     private final Map<String, Set<String>> wires = new HashMap<>();
@@ -40,6 +58,7 @@ final class CircuitCheck {
     private final Map<String, Known> parts = new HashMap<>();
 
     private final List<Reference> references = new ArrayList<>();
+    private final List<Held> held = new ArrayList<>();
 
     CircuitCheck(JsonNode tree, String root) {
         this.tree = tree;
@@ -54,8 +73,11 @@ final class CircuitCheck {
         forEach("cables", this::cable);
         forEach("wires", this::wire);
         references.forEach(this::reference);
+        RuleCheck rules = new RuleCheck(parts, this::input, say);
+        held.forEach(h -> rules.condition(h.condition(), h.path()));
         forEach("scenarios", this::scenario);
-        return problems;
+        forEach("rules", rules::rule);
+        return say.all();
     }
 
     private interface Each {
@@ -77,14 +99,10 @@ final class CircuitCheck {
         }
     }
 
-    private void say(String path, String message) {
-        problems.add(new Problem(path, message));
-    }
-
     private void tooMany(String key, int most) {
         JsonNode list = tree.get(key);
         if (list != null && list.size() > most) {
-            say(root + "/" + key, list.size() + " " + key + " are too many; at most " + most + " fit one circuit");
+            say.at(root + "/" + key, list.size() + " " + key + " are too many; at most " + most + " fit one circuit");
         }
     }
 
@@ -95,7 +113,7 @@ final class CircuitCheck {
         }
         String first = ids.putIfAbsent(id, path);
         if (first != null) {
-            say(path + "/id", "the id " + id + " is already used at " + first + "; give each its own");
+            say.at(path + "/id", "the id " + id + " is already used at " + first + "; give each its own");
         }
     }
 
@@ -110,7 +128,7 @@ final class CircuitCheck {
     private void placeExists(JsonNode node, String key, String path) {
         String place = JsonText.text(node, key);
         if (place != null && !places.contains(place)) {
-            say(path + "/" + key, "there is no place " + place + "; known are " + list(places));
+            say.at(path + "/" + key, "there is no place " + place + "; known are " + list(places));
         }
     }
 
@@ -124,8 +142,8 @@ final class CircuitCheck {
         }
         Optional<? extends PartDeclaration> declared = PartTypes.catalogue().find(type);
         if (declared.isEmpty()) {
-            say(path + "/type", "there is no part type \"" + type + "\"; see the catalogue for the known ones");
-            parts.putIfAbsent(id, new Known(null, null, null));
+            say.at(path + "/type", "there is no part type \"" + type + "\"; see the catalogue for the known ones");
+            parts.putIfAbsent(id, Known.UNKNOWN);
             return;
         }
         PartDeclaration d = declared.get();
@@ -135,19 +153,21 @@ final class CircuitCheck {
         if (good) {
             Params params = new Params(d.params(), given);
             Set<String> terminals = new HashSet<>(d.terminals(params));
-            parts.putIfAbsent(id, new Known(terminals, byName(d.inputs(params)), byName(d.params())));
+            Part alone = new Part(id, type, "place", null, given, true, Part.WhenNotFitted.OPEN, Map.of());
+            parts.putIfAbsent(id, new Known(d, params, terminals, byName(d.inputs(params)), byName(d.params()), alone));
+            d.conditions(params).forEach(h -> held.add(new Held(h.condition(), path + "/params/" + h.path())));
             labels(node, path, id, terminals);
             d.references(params)
                     .forEach(r -> references.add(new Reference(r.id(), r.wire(), id, path + "/params/" + r.path())));
         } else {
-            parts.putIfAbsent(id, new Known(null, null, null));
+            parts.putIfAbsent(id, Known.UNKNOWN);
         }
     }
 
     private void reference(Reference r) {
         if (r.wire() ? !wires.containsKey(r.id()) : !parts.containsKey(r.id())) {
             String parameter = r.path().substring(r.path().lastIndexOf('/') + 1);
-            say(
+            say.at(
                     r.path(),
                     "there is no " + (r.wire() ? "wire " : "part ") + r.id() + ", but " + r.by() + " names it in "
                             + parameter);
@@ -169,13 +189,13 @@ final class CircuitCheck {
                     ? "a " + d.type() + " has no parameter " + e.getKey() + "; it has " + list(declared.keySet())
                     : field.mistakeIn(e.getValue());
             if (mistake != null) {
-                say(path + "/" + e.getKey(), mistake);
+                say.at(path + "/" + e.getKey(), mistake);
                 good = false;
             }
         }
         if (good) {
             for (Problem p : d.mistakesIn(new Params(d.params(), given))) {
-                say(path + "/" + p.path(), p.message());
+                say.at(path + "/" + p.path(), p.message());
                 good = false;
             }
         }
@@ -186,7 +206,7 @@ final class CircuitCheck {
         if (node.has("labels") && node.get("labels").isObject()) {
             node.get("labels").properties().forEach(e -> {
                 if (!terminals.contains(e.getKey())) {
-                    say(
+                    say.at(
                             path + "/labels/" + e.getKey(),
                             id + " has no terminal " + e.getKey() + "; it has " + list(terminals));
                 }
@@ -206,7 +226,7 @@ final class CircuitCheck {
         Set<String> names = new HashSet<>();
         for (int i = 0; i < list.size(); i++) {
             if (list.get(i).isString() && !names.add(list.get(i).stringValue())) {
-                say(
+                say.at(
                         path + "/cores/" + i,
                         "the core " + list.get(i).stringValue() + " is there twice; give each its "
                                 + "own name, like red and red-2");
@@ -228,19 +248,19 @@ final class CircuitCheck {
                 wires.getOrDefault(id, new HashSet<>()).add(ends.get(i).asString());
             }
             if (ends.size() == 2 && ends.get(0).equals(ends.get(1))) {
-                say(path + "/ends", "both ends are at " + ends.get(0).asString() + "; a wire joins two terminals");
+                say.at(path + "/ends", "both ends are at " + ends.get(0).asString() + "; a wire joins two terminals");
             }
         }
         String cable = JsonText.text(node, "cable");
         String core = JsonText.text(node, "core");
         if (cable != null && !cores.containsKey(cable)) {
-            say(path + "/cable", "there is no cable " + cable + "; known are " + list(cores.keySet()));
+            say.at(path + "/cable", "there is no cable " + cable + "; known are " + list(cores.keySet()));
         } else if (cable != null && core == null) {
-            say(path, "a wire in a cable must say which core it is; " + cable + " has " + list(cores.get(cable)));
+            say.at(path, "a wire in a cable must say which core it is; " + cable + " has " + list(cores.get(cable)));
         } else if (cable != null && !cores.get(cable).contains(core)) {
-            say(path + "/core", "cable " + cable + " has no core " + core + "; it has " + list(cores.get(cable)));
+            say.at(path + "/core", "cable " + cable + " has no core " + core + "; it has " + list(cores.get(cable)));
         } else if (core != null && cable == null) {
-            say(path + "/core", "a core was named without its cable");
+            say.at(path + "/core", "a core was named without its cable");
         }
     }
 
@@ -249,17 +269,18 @@ final class CircuitCheck {
             return;
         }
         String text = value.stringValue();
-        String part = text.substring(0, text.indexOf('.'));
-        String name = text.substring(text.indexOf('.') + 1);
+        Terminal terminal = Terminal.parse(text);
+        String part = terminal.part();
+        String name = terminal.name();
         if (places.contains(part)) {
             if (!name.equals("PE")) {
-                say(path, "the place " + part + " has only the terminal " + part + ".PE");
+                say.at(path, "the place " + part + " has only the terminal " + part + ".PE");
             }
         } else if (!parts.containsKey(part)) {
-            say(path, "there is no part " + part + ", so no terminal " + text);
+            say.at(path, "there is no part " + part + ", so no terminal " + text);
         } else if (parts.get(part).terminals() != null
                 && !parts.get(part).terminals().contains(name)) {
-            say(
+            say.at(
                     path,
                     part + " has no terminal " + name + "; it has "
                             + list(parts.get(part).terminals()));
@@ -275,6 +296,11 @@ final class CircuitCheck {
         });
     }
 
+    private void faults(JsonNode node, String path) {
+        FaultCheck check = new FaultCheck(parts, wires, this::terminal, say);
+        forEach(node, "faults", path, check::fault);
+    }
+
     private void values(JsonNode node, String key, String path) {
         JsonNode values = node.get(key);
         if (values == null || !values.isObject()) {
@@ -285,137 +311,26 @@ final class CircuitCheck {
     }
 
     private void input(String name, Object value, String path) {
-        int dot = name.indexOf('.');
-        String part = dot < 0 ? name : name.substring(0, dot);
-        if (dot < 0 || !parts.containsKey(part)) {
-            say(path, "there is no input " + name + "; write PART.input with a part of this circuit");
+        if (!Input.isWellFormed(name) || !parts.containsKey(Input.parse(name).part())) {
+            say.at(path, "there is no input " + name + "; write PART.input with a part of this circuit");
             return;
         }
+        Input input = Input.parse(name);
+        String part = input.part();
         Map<String, Field> inputs = parts.get(part).inputs();
         if (inputs == null) {
             return;
         }
-        Field field = inputs.get(name.substring(dot + 1));
+        Field field = inputs.get(input.name());
         String mistake = field == null
-                ? part + " has no input " + name.substring(dot + 1) + "; it has " + list(inputs.keySet())
+                ? part + " has no input " + input.name() + "; it has " + list(inputs.keySet())
                 : field.mistakeIn(value);
         if (mistake != null) {
-            say(path, mistake);
+            say.at(path, mistake);
         }
     }
 
-    private void faults(JsonNode node, String path) {
-        forEach(node, "faults", path, this::fault);
-    }
-
-    private void fault(JsonNode node, String path) {
-        Optional<FaultKind> kind =
-                Optional.ofNullable(JsonText.text(node, "kind")).flatMap(FaultKind::of);
-        if (kind.isEmpty()) {
-            return;
-        }
-        Set<String> known = new HashSet<>(Set.of("kind", "atSeconds", "untilSeconds"));
-        for (FaultKind.Detail detail : kind.get().details()) {
-            known.add(detail.key());
-            if (!node.has(detail.key()) && !detail.optional()) {
-                say(path, "a fault " + kind.get().word() + " needs \"" + detail.key() + "\"");
-            }
-        }
-        node.properties().forEach(e -> {
-            if (!known.contains(e.getKey())) {
-                say(path + "/" + e.getKey(), "a fault " + kind.get().word() + " has no \"" + e.getKey() + "\"");
-            }
-        });
-        faultPlace(node, kind.get(), path);
-    }
-
-    private void faultPlace(JsonNode node, FaultKind kind, String path) {
-        String part = JsonText.text(node, "part");
-        if (part != null && !parts.containsKey(part)) {
-            say(path + "/part", "there is no part " + part);
-        }
-        wireExists(JsonText.text(node, "wire"), path + "/wire");
-        JsonNode pair = node.get("wires");
-        for (int i = 0; pair != null && i < pair.size(); i++) {
-            wireExists(pair.get(i).asString(), path + "/wires/" + i);
-        }
-        JsonNode between = node.get("between");
-        for (int i = 0; between != null && i < between.size(); i++) {
-            terminal(between.get(i), path + "/between/" + i);
-        }
-        if (kind == FaultKind.TWISTED && pair != null && between != null) {
-            twistFits(pair, between, path);
-        }
-        if (kind.isAtATerminal() && node.has("at")) {
-            String at = node.get("at").asString();
-            String wire = JsonText.text(node, "wire");
-            if (Terminal.isWellFormed(at)) {
-                terminal(node.get("at"), path + "/at");
-                if (kind == FaultKind.LIFTED) {
-                    endsThere(wire, at, path + "/at");
-                }
-            } else {
-                say(path + "/at", "\"" + at + "\" is not a terminal; write PART.TERMINAL");
-            }
-        }
-        String contact = JsonText.text(node, "contact");
-        if (contact != null && part != null && parts.containsKey(part)) {
-            contactExists(part, contact, path + "/contact");
-        }
-        if (kind == FaultKind.WRONG_SETTING && part != null && parts.containsKey(part)) {
-            settingFits(node, parts.get(part), path);
-        }
-    }
-
-    private void twistFits(JsonNode pair, JsonNode between, String path) {
-        if (pair.size() == 2 && pair.get(0).asString().equals(pair.get(1).asString())) {
-            say(path + "/wires", "a wire can't be twisted with itself");
-        }
-        for (int i = 0; i < Math.min(pair.size(), between.size()); i++) {
-            endsThere(pair.get(i).asString(), between.get(i).asString(), path + "/between/" + i);
-        }
-    }
-
-    private void endsThere(String wire, String terminal, String path) {
-        if (wires.containsKey(wire) && !wires.get(wire).contains(terminal)) {
-            say(path, wire + " doesn't end at " + terminal);
-        }
-    }
-
-    private void wireExists(String wire, String path) {
-        if (wire != null && !wires.containsKey(wire)) {
-            say(path, "there is no wire " + wire);
-        }
-    }
-
-    /** A contact is named by its two terminals, as 11-14. */
-    private void contactExists(String part, String contact, String path) {
-        Set<String> terminals = parts.get(part).terminals();
-        int dash = contact.indexOf('-');
-        if (terminals != null
-                && (dash < 0
-                        || !terminals.contains(contact.substring(0, dash))
-                        || !terminals.contains(contact.substring(dash + 1)))) {
-            say(path, part + " has no contact " + contact + "; name it by two of its terminals " + list(terminals));
-        }
-    }
-
-    private void settingFits(JsonNode node, Known part, String path) {
-        String param = JsonText.text(node, "param");
-        if (param == null || part.params() == null) {
-            return;
-        }
-        Field field = part.params().get(param);
-        String mistake = field == null
-                ? "there is no parameter " + param + "; known are "
-                        + list(part.params().keySet())
-                : node.has("value") ? field.mistakeIn(JsonText.plain(node.get("value"))) : null;
-        if (mistake != null) {
-            say(path + (field == null ? "/param" : "/value"), mistake);
-        }
-    }
-
-    private static String list(Set<String> names) {
+    static String list(Set<String> names) {
         return names.isEmpty()
                 ? "none"
                 : String.join(", ", names.stream().sorted().toList());

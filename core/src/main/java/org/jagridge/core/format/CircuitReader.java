@@ -74,7 +74,7 @@ public final class CircuitReader {
         each(tree, "cables").forEach(n -> b.cables().add(cable(n)));
         each(tree, "wires").forEach(n -> b.wires().add(wire(n)));
         each(tree, "scenarios").forEach(n -> b.scenarios().add(scenario(n)));
-        each(tree, "rules").forEach(n -> b.rules().add(JsonText.map(n)));
+        each(tree, "rules").forEach(n -> b.rules().add(RuleText.read(JsonText.map(n))));
         if (tree.has("layout")) {
             b.layout().putAll(JsonText.map(tree.get("layout")));
         }

@@ -34,7 +34,7 @@ public final class CircuitWriter {
                 m,
                 "scenarios",
                 c.scenarios().stream().map(CircuitWriter::scenario).toList());
-        putFilled(m, "rules", c.rules());
+        putFilled(m, "rules", c.rules().stream().map(RuleText::write).toList());
         if (!c.layout().isEmpty()) {
             m.put("layout", c.layout());
         }
@@ -130,7 +130,7 @@ public final class CircuitWriter {
     public static Map<String, Object> fault(Fault f) {
         Map<String, Object> m = new LinkedHashMap<>();
         m.put("kind", f.kind().word());
-        m.putAll(f.details());
+        m.putAll(f.defect().details());
         put(m, "atSeconds", f.atSeconds());
         put(m, "untilSeconds", f.untilSeconds());
         return m;

@@ -9,9 +9,9 @@ import java.util.Set;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.circuit.WiringDefect;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.network.Values;
@@ -70,28 +70,21 @@ public final class CableTest {
     }
 
     private void put(Fault f, Circuit circuit, Cable cable) {
-        switch (f.kind()) {
-            case WIRE_OPEN -> core(f.text(FaultKind.Detail.WIRE), circuit, cable, open);
-            case WIRE_EARTHED -> core(f.text(FaultKind.Detail.WIRE), circuit, cable, earthed);
-            case SHORT -> {
-                List<String> at = f.texts(FaultKind.Detail.BETWEEN).stream()
-                        .map(t -> coreAt(Terminal.parse(t), circuit, cable))
-                        .toList();
-                if (!at.contains("")) {
-                    shorts.add(at.toArray(String[]::new));
-                }
+        if (f.defect() instanceof WiringDefect.WireOpen d) {
+            core(d.wire(), circuit, cable, open);
+        } else if (f.defect() instanceof WiringDefect.WireEarthed d) {
+            core(d.wire(), circuit, cable, earthed);
+        } else if (f.defect() instanceof WiringDefect.Short d) {
+            List<String> at = List.of(coreAt(d.a(), circuit, cable), coreAt(d.b(), circuit, cable));
+            if (!at.contains("")) {
+                shorts.add(at.toArray(String[]::new));
             }
-            case SWAPPED -> {
-                List<String> two = f.texts(FaultKind.Detail.WIRES).stream()
-                        .map(w -> coreOf(w, circuit, cable))
-                        .toList();
-                if (!two.contains("")) {
-                    farOf.put(two.get(0), two.get(1));
-                    farOf.put(two.get(1), two.get(0));
-                }
-            }
-            default -> {
-                // nothing of the cable
+        } else if (f.defect() instanceof WiringDefect.Swapped d) {
+            String one = coreOf(d.one(), circuit, cable);
+            String other = coreOf(d.other(), circuit, cable);
+            if (!one.isEmpty() && !other.isEmpty()) {
+                farOf.put(one, other);
+                farOf.put(other, one);
             }
         }
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code air-handler-board}: a fuse, R and C, a fan relay on G, and with posts also Y, W and O that pass a wire on. */
 final class AirHandlerBoard extends PartType {
@@ -34,6 +35,11 @@ final class AirHandlerBoard extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.momentary("replaced"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("on", "off");
     }
 
     @Override

@@ -10,9 +10,11 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.network.Network;
@@ -23,7 +25,8 @@ import org.jagridge.core.network.Network;
  */
 public final class Assembly {
     /** A part with its behaviour and the inputs it takes. */
-    public record Member(int index, Part part, Params params, Behaviour<?> behaviour, List<Field> inputs) {}
+    public record Member(
+            int index, Part part, Params params, Behaviour<?> behaviour, List<Field> inputs, Signal signal) {}
 
     private final Circuit circuit;
     private final Network network;
@@ -87,6 +90,14 @@ public final class Assembly {
 
     public Optional<Member> member(String part) {
         return Optional.ofNullable(membersById.get(part));
+    }
+
+    /** The declaration of an input; empty where the circuit has no such one. */
+    public Optional<Field> input(Input input) {
+        return member(input.part()).stream()
+                .flatMap(m -> m.inputs().stream())
+                .filter(f -> f.name().equals(input.name()))
+                .findFirst();
     }
 
     /** The branches of a part or wire. */
@@ -169,7 +180,7 @@ public final class Assembly {
                 List<Branch> absent = List.copyOf(branches.subList(before, branches.size()));
                 behaviour = NotFitted.build(draft, names, absent);
             }
-            members.add(new Member(members.size(), part, params, behaviour, type.inputs(params)));
+            members.add(new Member(members.size(), part, params, behaviour, type.inputs(params), type.signal(params)));
         }
 
         void add(Wire wire) {

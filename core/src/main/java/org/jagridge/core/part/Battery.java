@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code battery}: weak ones hold 80 % of their volts behind ten times the resistance; flat ones give nothing. */
 final class Battery extends PartType {
@@ -23,6 +24,11 @@ final class Battery extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.choice("state", "good", "good", "weak", "flat"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("good", "weak", "flat");
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -32,6 +33,11 @@ final class Boiler extends PartType {
         names.addAll(params.is("form", "dry") ? List.of("1", "2") : List.of("SL"));
         names.add("PL");
         return names;
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("off", "on", "overrun");
     }
 
     @Override

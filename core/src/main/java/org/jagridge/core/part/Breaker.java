@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.Supplier;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code breaker}: one or two poles that open together; by heat as a fuse with k = 40 s, at once from
@@ -35,6 +36,11 @@ final class Breaker extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("closed", true));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("closed", "open", "tripped");
     }
 
     @Override

@@ -7,6 +7,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code capacitor}: single 1–2, or dual with HERM and FAN against C. */
 final class Capacitor extends PartType {
@@ -39,6 +40,11 @@ final class Capacitor extends PartType {
         List<Fault> faults = new ArrayList<>(each(part, FaultKind.CAPACITOR_OPEN, "section", sections));
         faults.addAll(each(part, FaultKind.CAPACITOR_WEAK, "section", sections));
         return faults;
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.none();
     }
 
     @Override

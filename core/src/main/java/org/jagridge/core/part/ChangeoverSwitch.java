@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code changeover-switch}: joins C to 1 or to 2. */
 final class ChangeoverSwitch extends PartType {
@@ -18,6 +19,11 @@ final class ChangeoverSwitch extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.choice("position", "1", "1", "2"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("1", "2");
     }
 
     @Override

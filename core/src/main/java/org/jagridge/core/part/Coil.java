@@ -2,9 +2,9 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -168,7 +168,7 @@ final class Coil {
 
     /** A broken or shorted winding may have volts across it and still not pull. */
     private static boolean isWhole(Moment m) {
-        return m.fault(FaultKind.COIL_OPEN) == null && m.fault(FaultKind.COIL_SHORTED) == null;
+        return m.fault(PartDefect.CoilOpen.class) == null && m.fault(PartDefect.CoilShorted.class) == null;
     }
 
     private Stress.Kind stressNow(State s, Moment m) {
@@ -184,7 +184,7 @@ final class Coil {
 
     private Reaction<State> move(State s, double volts, Moment m) {
         boolean wants = s.in() ? volts <= dropOut : volts >= pullIn;
-        if (!wants || m.fault(FaultKind.ARMATURE_STUCK) != null) {
+        if (!wants || m.fault(PartDefect.ArmatureStuck.class) != null) {
             return Reaction.stay(s.rest());
         }
         Because because = s.in() ? Because.fallen(branch, volts, dropOut) : Because.risen(branch, volts, pullIn);

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code coil-sensor}: closes at −1 °C, opens at 13 °C. Its temperature is an input, or with {@code outdoors} and
@@ -37,6 +38,16 @@ final class CoilSensor extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return params.has("outdoors") ? List.of() : List.of(Field.number("coilCelsius", 10.0, "°C"));
+    }
+
+    @Override
+    public List<String> numbers(Params params) {
+        return params.has("outdoors") ? List.of("celsius") : List.of("celsius", "coilCelsius");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("open", "closed");
     }
 
     @Override

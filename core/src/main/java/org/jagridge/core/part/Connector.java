@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code connector}: a plug of several pins that is mated or not. */
 final class Connector extends PartType {
@@ -28,6 +29,11 @@ final class Connector extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("mated", true));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("mated", "apart");
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code contactor}: a coil A1–A2 and poles L1–T1, L2–T2 …, each a contact or a solid bar. In 25 ms, out 15 ms. */
 final class Contactor extends PartType {
@@ -43,6 +44,11 @@ final class Contactor extends PartType {
         return List.of(
                 "Pressed in by hand it starts the load without its safeties: only to test, with someone at the disconnect.",
                 "A solid bar keeps one side of the load live with the contactor out. Open the disconnect.");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("out", "in", "burnt", "chatter");
     }
 
     @Override

@@ -7,6 +7,7 @@ import java.util.Objects;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -58,6 +59,11 @@ final class CurrentSwitch extends PartType {
     }
 
     private record Sense(String wire, double times) {}
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("open", "closed");
+    }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code cylinder-stat}: joins C to 1 while the water is to be heated, to 2 when it is hot enough. */
 final class CylinderStat extends PartType {
@@ -26,6 +27,11 @@ final class CylinderStat extends PartType {
         return params.has("reads")
                 ? List.of(set)
                 : List.of(Field.number("celsius", 40.0, "°C").within(-20, 110), set);
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("calls", "satisfied");
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code dc-supply}: direct current between + and −. */
 final class DcSupply extends PartType {
@@ -23,6 +24,11 @@ final class DcSupply extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("on", true));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("on", "off");
     }
 
     @Override

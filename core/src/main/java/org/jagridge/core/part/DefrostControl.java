@@ -6,6 +6,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code defrost-control}: counts compressor time; at the interval with the coil sensor closed it throws the valve to
@@ -38,6 +39,11 @@ final class DefrostControl extends PartType {
     public List<Fault> ownFaults(Part part, Params params) {
         String other = params.is("valve", "O") ? "B" : "O";
         return List.of(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "valve", "value", other));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("idle", "running", "defrost");
     }
 
     @Override

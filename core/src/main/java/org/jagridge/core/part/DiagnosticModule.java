@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /** {@code diagnostic-module}: compares the call on Y with the compressor's currents and says what doesn't fit. */
@@ -24,6 +25,11 @@ final class DiagnosticModule extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("R", "C", "Y");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.inWords();
     }
 
     @Override

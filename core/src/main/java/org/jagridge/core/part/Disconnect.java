@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code disconnect}: opens both legs by hand. */
 final class Disconnect extends PartType {
@@ -23,6 +24,11 @@ final class Disconnect extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("An open disconnect leaves its line side live. Lock it out and tag it.");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("closed", "open");
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.List;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code earth}: a bond to earth of 1 mΩ. */
 final class Earth extends PartType {
@@ -12,6 +13,11 @@ final class Earth extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("E");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.none();
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code fan-centre}: transformer and fan relay in one. L and N in, 24 V on R and C; a thermostat across R and G pulls
@@ -26,6 +27,11 @@ final class FanCentre extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Line voltage at COM, NO and NC in a low-voltage box.");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("out", "in", "burnt", "chatter");
     }
 
     @Override

@@ -2,7 +2,6 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.network.Complex;
 
@@ -301,10 +300,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
     /** Whether the flame burns and is sensed: gas on, no fault of the burner, an earth, and L really the live. */
     private boolean flameThere(Moment m) {
         boolean burns = flame == null || "on".equals(m.signalOf(flame));
-        return burns
-                && !m.condition("no-flame")
-                && m.acVolts(earth) >= EARTH_VOLTS
-                && m.fault(FaultKind.OUTPUT_DEAD) == null;
+        return burns && !m.condition("no-flame") && m.acVolts(earth) >= EARTH_VOLTS;
     }
 
     /** The gas goes off; a blower that runs or was to run for heat gets its overrun. */

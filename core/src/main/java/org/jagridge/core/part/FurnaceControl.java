@@ -6,6 +6,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code furnace-control}: an integrated gas furnace control. On W: inducer → draft proved within 30 s → purge 15 s →
@@ -61,6 +62,12 @@ final class FurnaceControl extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return each(part, FaultKind.CONDITION, "condition", List.of("no-flame"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of(
+                "idle", "purge", "igniter", "trial", "heating", "post-purge", "limit", "lockout", "cooling", "fan");
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Supplier;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code fuse}: dh/dt = (m² − 1.21)/k over 1.1 × its amps, opens at h = 1; k = 1.5 s fast, 8 s slow; cools with
@@ -35,6 +36,11 @@ final class Fuse extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Find out why it opened before you put in another. Never a larger one, never a link.");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("intact", "blown");
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /** {@code lamp} and {@code buzzer}: work at 70 % of its rated volts, burn out over 130 %. */
@@ -27,6 +28,11 @@ final class Lamp extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("1", "2");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("off", "on", "burnt");
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code limit-switch}: actuated only while its opening is in exactly one state; moving and half are neither. */
 final class LimitSwitch extends PartType {
@@ -18,6 +19,11 @@ final class LimitSwitch extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("C", "NO", "NC");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("free", "actuated");
     }
 
     @Override

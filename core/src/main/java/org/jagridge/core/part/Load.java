@@ -1,6 +1,6 @@
 package org.jagridge.core.part;
 
-import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.network.Complex;
 
 /** A plain load that is on while it has enough volts. */
@@ -60,7 +60,7 @@ final class Load implements Behaviour<Load.State> {
             return Reaction.change(new State(false, true, false, Stress.NONE), stress.because(branch, volts, rated));
         }
         // a load without current is off, whatever stands across it
-        boolean seized = m.fault(FaultKind.MOTOR_SEIZED) != null;
+        boolean seized = m.fault(PartDefect.MotorSeized.class) != null;
         boolean on = !seized && volts >= onFraction * rated && m.amps(branch) > 0.1 * volts / impedance.abs();
         State next = new State(on, false, seized, stress);
         Because because = on

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -32,6 +33,11 @@ final class LockoutRelay extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("SUP", "LOAD", "CHAIN", "LAMP");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("out", "in", "burnt", "chatter");
     }
 
     @Override

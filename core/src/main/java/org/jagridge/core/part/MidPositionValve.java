@@ -6,6 +6,8 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDefect;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -42,7 +44,12 @@ final class MidPositionValve extends PartType {
 
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
-        return each(part, FaultKind.STUCK, "at", List.of("hot-water"));
+        return each(part, FaultKind.STUCK, "at", List.of("hot-water", "mid", "heating"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("hot-water", "mid", "heating", "moving");
     }
 
     @Override
@@ -69,6 +76,10 @@ final class MidPositionValve extends PartType {
             stamp.contact(orange, !s.moves() && s.to() == 1);
         }
 
+        private static double position(String word) {
+            return word.equals("heating") ? 1 : word.equals("mid") ? 0.5 : 0;
+        }
+
         private static double end(Travel s, boolean w, boolean g, double at) {
             if (w) {
                 return g ? 1 : 0.5;
@@ -82,8 +93,9 @@ final class MidPositionValve extends PartType {
             boolean w = m.volts(white) >= ON_VOLTS;
             boolean g = m.volts(grey) >= ON_VOLTS;
             double at = s.at(m.now());
-            boolean stuck = m.fault(FaultKind.STUCK) != null;
-            Travel next = stuck ? s.stopped(m.now()) : s.toward(end(s, w, g, at), m.now());
+            double end = end(s, w, g, at);
+            PartDefect.Stuck stuck = m.fault(PartDefect.Stuck.class);
+            Travel next = s.toward(stuck == null ? end : s.sticking(position(stuck.position()), end, m.now()), m.now());
             boolean turned = next.to() != s.to();
             Branch focus = w ? white : grey;
             double volts = m.volts(focus);

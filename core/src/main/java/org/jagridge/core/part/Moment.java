@@ -1,8 +1,7 @@
 package org.jagridge.core.part;
 
 import org.jagridge.core.circuit.Condition;
-import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.network.Complex;
 
 /** What one part can see at one instant: its inputs, the volts at its branches, the time, its faults, its links. */
@@ -46,12 +45,12 @@ public interface Moment {
     }
 
     /** The part's fault of that kind that is there now, or null. */
-    Fault fault(FaultKind kind);
+    <D extends PartDefect> D fault(Class<D> kind);
 
     /** The main signal of another part. */
     String signalOf(String part);
 
-    /** Whether another part is at work, by {@link Activity}; false for one without a main signal. */
+    /** Whether another part is at work, by {@link org.jagridge.core.circuit.Signal#isAtWork}; false for one without a main signal. */
     boolean isAtWork(String part);
 
     /** Temperature of a part that has one (a room, the outdoors, a coil). */
@@ -83,8 +82,8 @@ public interface Moment {
 
     /** Whether the world is in that condition at this part, like {@code low-charge}. */
     default boolean condition(String name) {
-        Fault fault = fault(FaultKind.CONDITION);
-        return fault != null && name.equals(fault.text(FaultKind.Detail.CONDITION));
+        PartDefect.World world = fault(PartDefect.World.class);
+        return world != null && name.equals(world.condition());
     }
 
     /** A branch of the circuit's wiring, by wire id; null where there is no such wire. */

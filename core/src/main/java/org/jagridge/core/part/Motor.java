@@ -3,11 +3,14 @@ package org.jagridge.core.part;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDefect;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -54,6 +57,12 @@ final class Motor extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return List.of(Fault.of(FaultKind.MOTOR_SEIZED, "part", part.id()));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of(Stream.concat(Stream.of("off", "on", "burnt"), params.texts("speeds").stream())
+                .toArray(String[]::new));
     }
 
     @Override
@@ -113,7 +122,7 @@ final class Motor extends PartType {
             if (s.burnt()) {
                 return Reaction.stay(s);
             }
-            boolean seized = m.fault(FaultKind.MOTOR_SEIZED) != null;
+            boolean seized = m.fault(PartDefect.MotorSeized.class) != null;
             double most = 0;
             for (Branch tap : taps) {
                 most = Math.max(most, m.volts(tap));
@@ -124,7 +133,7 @@ final class Motor extends PartType {
             for (int i = taps.size() - 1; i >= 0; i--) {
                 double v = m.volts(taps.get(i));
                 boolean in = v >= (s.fed().get(i) ? UNFED * rated : Math.max(Load.MOTOR_ON * rated, FED * most))
-                        && m.fault(FaultKind.LOAD_OPEN) == null;
+                        && m.fault(PartDefect.LoadOpen.class) == null;
                 fed.add(0, in);
                 if (in) {
                     speed = v >= Load.MOTOR_ON * rated ? i : speed;

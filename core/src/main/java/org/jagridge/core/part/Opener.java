@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /** {@code opener}: the drive of an opening, and the signal it offers on S1–S2. No mains, no signal. */
@@ -29,6 +30,11 @@ final class Opener extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("S1", "S2", "L", "N");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("off", "on");
     }
 
     @Override

@@ -6,6 +6,8 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDefect;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code opening}: a vent, door or damper that takes {@code travelSeconds} from shut to open. It has no terminals. */
 final class Opening extends PartType {
@@ -33,6 +35,11 @@ final class Opening extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return each(part, FaultKind.STUCK, "at", List.of("shut", "half", "open"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("shut", "moving", "half", "open").restsOnlyAt("shut");
     }
 
     @Override
@@ -76,14 +83,8 @@ final class Opening extends PartType {
         /** Where it can go: a leaf that sticks at a place goes no farther than that place. */
         private double end(Travel travel, Moment m) {
             double target = position(m.word("target"));
-            Fault fault = m.fault(FaultKind.STUCK);
-            if (fault == null) {
-                return target;
-            }
-            double stuck = position(fault.text(FaultKind.Detail.POSITION));
-            double at = travel.at(m.now());
-            boolean passes = (at <= stuck && target >= stuck) || (at >= stuck && target <= stuck);
-            return passes ? stuck : target;
+            PartDefect.Stuck stuck = m.fault(PartDefect.Stuck.class);
+            return stuck == null ? target : travel.sticking(position(stuck.position()), target, m.now());
         }
 
         @Override

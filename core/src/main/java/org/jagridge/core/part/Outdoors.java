@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code outdoors}: the weather. */
 final class Outdoors extends PartType {
@@ -18,6 +19,11 @@ final class Outdoors extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.number("celsius", 5.0, "°C").within(-60, 60));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.none();
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -56,6 +57,11 @@ public abstract class PartType implements PartDeclaration {
         return words.stream()
                 .map(w -> Fault.of(kind, "part", part.id(), key, w))
                 .toList();
+    }
+
+    /** "1", "2" … as signals count stages and zones. */
+    protected static List<String> numbers(int most) {
+        return IntStream.rangeClosed(1, most).mapToObj(Integer::toString).toList();
     }
 
     /** Makes the part's branches by {@code draft} and returns what drives them. */

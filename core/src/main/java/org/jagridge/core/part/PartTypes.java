@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jagridge.core.circuit.Catalogue;
+import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Signal;
 
 /** The register of part types, in the order of the catalogue. A new type is added here. */
 public final class PartTypes implements Catalogue {
@@ -82,6 +84,12 @@ public final class PartTypes implements Catalogue {
 
     public static PartTypes catalogue() {
         return CATALOGUE;
+    }
+
+    /** The values that a part's main signal can take. */
+    public static Signal signalOf(Part part) {
+        PartType type = CATALOGUE.require(part);
+        return type.signal(new Params(type.params(), part.params()));
     }
 
     @Override

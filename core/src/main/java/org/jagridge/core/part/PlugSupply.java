@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /** {@code plug-supply}: a plug-in transformer with its own mains. */
@@ -24,6 +25,11 @@ final class PlugSupply extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("plugged", true));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("live", "dead", "burnt", "cut-out");
     }
 
     @Override

@@ -6,6 +6,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code pressure-switch}: proves draft. Closes a delay after the part it follows runs, opens 1 s after it stops. */
 final class PressureSwitch extends PartType {
@@ -29,6 +30,11 @@ final class PressureSwitch extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return each(part, FaultKind.CONDITION, "condition", List.of("blocked-flue"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("open", "closed");
     }
 
     @Override

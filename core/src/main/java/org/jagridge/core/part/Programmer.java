@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /** {@code programmer}: passes L to hot water off (1) or on (3), heating off (2) or on (4). */
@@ -19,6 +20,11 @@ final class Programmer extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.choice("hotWater", "off", "off", "on"), Field.choice("heating", "off", "off", "on"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("off", "hot-water", "heating", "both");
     }
 
     @Override

@@ -6,6 +6,8 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDefect;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -59,6 +61,11 @@ final class PscMachine extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return List.of(Fault.of(FaultKind.MOTOR_SEIZED, "part", part.id()));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("off", "running", "stalled", "overload");
     }
 
     @Override
@@ -157,10 +164,10 @@ final class PscMachine extends PartType {
                                     Because.risen(run, v, STARTS * volts).afterDelay())
                             : Reaction.waiting(s, s.due());
                 case RUNNING ->
-                    v < STALLS * volts || m.fault(FaultKind.MOTOR_SEIZED) != null
+                    v < STALLS * volts || m.fault(PartDefect.MotorSeized.class) != null
                             ? stall(
                                     m,
-                                    m.fault(FaultKind.MOTOR_SEIZED) != null
+                                    m.fault(PartDefect.MotorSeized.class) != null
                                             ? Because.fault("seized")
                                             : Because.fallen(run, v, STALLS * volts))
                             : Reaction.stay(s);
@@ -186,7 +193,7 @@ final class PscMachine extends PartType {
 
         /** What keeps it from starting now, or null. */
         private Because obstacle(State s, double v, Moment m) {
-            if (m.fault(FaultKind.MOTOR_SEIZED) != null) {
+            if (m.fault(PartDefect.MotorSeized.class) != null) {
                 return Because.fault("seized");
             }
             if (m.acAmps(start).abs() < 0.2 * startAmps) {

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.List;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code rectifier}, full wave: DC volts = 0.9 × AC − 1.4; AC amps = 0.9 × DC amps, in phase. A load on the AC side and
@@ -24,6 +25,11 @@ final class Rectifier extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Never tie its minus to C: that shorts a diode.");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("live", "dead");
     }
 
     @Override

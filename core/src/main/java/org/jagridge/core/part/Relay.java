@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code relay}: a coil A1–A2 and one to four changeover sets. In after 15 ms, out after 10 ms. */
 final class Relay extends PartType {
@@ -26,6 +27,11 @@ final class Relay extends PartType {
         List<String> names = new ArrayList<>(List.of("A1", "A2"));
         names.addAll(ContactSets.terminals(params.integer("sets")));
         return names;
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("out", "in", "burnt", "chatter");
     }
 
     @Override

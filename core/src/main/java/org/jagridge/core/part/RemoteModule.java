@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -38,6 +39,11 @@ final class RemoteModule extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("inRange", true));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.someOf(params.texts("outputs").stream().map(o -> "R-" + o).toList(), "none");
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.Map;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code room}: dT/dt = (outdoors − T)/τ + Σ gains of the parts at work. Example: τ = 6 h, outdoors 0 °C, a heater of
@@ -51,6 +52,11 @@ final class Room extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.number("celsius", 20.0, "°C").within(-50, 80));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.none();
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * Thermostats that are nothing but a switch: {@code line-thermostat} (one or two poles in the line), {@code
@@ -60,6 +61,11 @@ final class RoomSwitch extends PartType {
         return params.has("reads")
                 ? List.of(set)
                 : List.of(set, Field.number("roomCelsius", 21.0, "°C").within(-40, 60));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("open", "closed");
     }
 
     @Override

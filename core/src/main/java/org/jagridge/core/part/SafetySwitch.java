@@ -10,6 +10,7 @@ import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -88,6 +89,16 @@ final class SafetySwitch extends PartType {
                 .distinct()
                 .toList();
         return each(part, FaultKind.CONDITION, "condition", world);
+    }
+
+    @Override
+    public List<Held> conditions(Params params) {
+        return Trip.held(params);
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("closed", "open");
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code sensor}: a 10 kΩ NTC, R = 10000·exp(B·(1/T − 1/298.15)) with T in kelvin. Example, B = 3977: 25 °C 10.0 kΩ,
@@ -33,6 +34,11 @@ final class SensorElement extends PartType {
     /** Ohms at a temperature. */
     static double ohms(double celsius, double kelvinB) {
         return 10_000 * Math.exp(kelvinB * (1 / (celsius + 273.15) - 1 / 298.15));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.none();
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -34,6 +35,11 @@ final class Sequencer extends PartType {
             names.addAll(List.of("M" + i + "a", "M" + i + "b"));
         }
         return names;
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.someOf(numbers(params.integer("stages")), "none");
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.List;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -20,6 +21,11 @@ final class SharingModule extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("R", "C", "SH", "W", "O", "Y", "G");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.someOf(List.of("Y", "G"), "none");
     }
 
     @Override

@@ -1,7 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
-import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.network.Complex;
 
 /** A motor with line volts on 1 and 2 whose speed taps are low-voltage signals against TC. */
@@ -49,7 +49,7 @@ final class SignalledMotor implements Behaviour<SignalledMotor.State> {
                 speed = i;
             }
         }
-        boolean seized = speed >= 0 && m.fault(FaultKind.MOTOR_SEIZED) != null;
+        boolean seized = speed >= 0 && m.fault(PartDefect.MotorSeized.class) != null;
         Branch tap = taps.get(Math.max(0, speed >= 0 ? speed : s.speed()));
         double threshold = Load.MOTOR_ON * tapVolts;
         Because because = speed >= 0

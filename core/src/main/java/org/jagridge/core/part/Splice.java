@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code splice}: a wire nut; all its posts are joined by 0.1 mΩ. */
 final class Splice extends PartType {
@@ -19,6 +20,11 @@ final class Splice extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return TerminalStrip.numbered(params.integer("posts"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.none();
     }
 
     @Override

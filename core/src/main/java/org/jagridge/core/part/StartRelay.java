@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /** {@code start-relay}: a potential coil 2–5 opens the contact 1–2 once the start winding's volts have risen. */
@@ -21,6 +22,11 @@ final class StartRelay extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("1", "2", "5");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("out", "in", "burnt", "chatter");
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.List;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code start-thermistor}: 25 Ω cold; half a second of start current makes it 10 kΩ; cold again after 3 min. */
 final class StartThermistor extends PartType {
@@ -21,6 +22,11 @@ final class StartThermistor extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("1", "2");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("cold", "hot");
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -43,6 +44,11 @@ final class Supply extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Line voltage. Lock out, tag, and prove dead before you touch.");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("on", "off");
     }
 
     @Override

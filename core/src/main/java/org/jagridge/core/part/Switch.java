@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code switch}: two terminals joined or not, as a hand puts it. */
 final class Switch extends PartType {
@@ -25,6 +26,11 @@ final class Switch extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("closed", params.is("rest", "closed")));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("closed", "open");
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code temperature-switch}: opens at one temperature and closes at another. */
 final class TemperatureSwitch extends PartType {
@@ -38,6 +39,11 @@ final class TemperatureSwitch extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return params.has("reads") ? List.of() : List.of(Field.number("celsius", 20.0, "°C"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("closed", "open");
     }
 
     @Override

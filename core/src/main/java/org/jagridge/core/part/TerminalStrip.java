@@ -6,6 +6,7 @@ import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Signal;
 
 /** {@code terminal-strip}: numbered posts, each its own but for the links put between some. */
 final class TerminalStrip extends PartType {
@@ -47,6 +48,11 @@ final class TerminalStrip extends PartType {
                             : List.of(String.valueOf(link).split("-")));
         }
         return pairs;
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.none();
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code thermopile}: 750 mV open circuit behind 2 Ω while the pilot burns. The loop's resistance decides whether the
@@ -26,6 +27,11 @@ final class Thermopile extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("pilotLit", true));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("on", "off");
     }
 
     @Override

@@ -10,6 +10,8 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDefect;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -97,6 +99,18 @@ final class Thermostat extends PartType {
         String other = params.is("heatSource", "gas") ? "electric" : "gas";
         faults.add(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "heatSource", "value", other));
         return faults;
+    }
+
+    private static List<String> pairs(List<String> terminals) {
+        return terminals.stream()
+                .filter(t -> ThermostatLogic.feedOf(t, terminals) != null)
+                .map(t -> ThermostatLogic.feedOf(t, terminals) + "-" + t)
+                .toList();
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.someOf(pairs(params.texts("terminals")), "none", "blank");
     }
 
     @Override
@@ -215,12 +229,12 @@ final class Thermostat extends PartType {
         }
 
         private static boolean isClosed(String output, boolean called, Moment m) {
-            Fault dead = m.fault(FaultKind.OUTPUT_DEAD);
-            if (dead != null && output.equals(dead.text(FaultKind.Detail.OUTPUT))) {
+            PartDefect.OutputDead dead = m.fault(PartDefect.OutputDead.class);
+            if (dead != null && output.equals(dead.output())) {
                 return false;
             }
-            Fault stuck = m.fault(FaultKind.OUTPUT_STUCK);
-            return called || (stuck != null && output.equals(stuck.text(FaultKind.Detail.OUTPUT)));
+            PartDefect.OutputStuck stuck = m.fault(PartDefect.OutputStuck.class);
+            return called || (stuck != null && output.equals(stuck.output()));
         }
 
         @Override

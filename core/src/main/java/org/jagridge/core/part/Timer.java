@@ -7,6 +7,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -69,6 +70,11 @@ final class Timer extends PartType {
     public List<Fault> ownFaults(Part part, Params params) {
         String other = params.is("setting", "24V") ? "line" : "24V";
         return List.of(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "setting", "value", other));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("idle", "timing", "made", "blocked", "burnt");
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.List;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code transformer}: steps down to X1 (hot) and X2 (common). No-load volts are rated × (1 + r) × actual primary /
@@ -45,6 +46,11 @@ final class Transformer extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Never link R to C: without a fuse the winding burns out and stays dead.");
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("live", "dead", "burnt", "cut-out");
     }
 
     @Override

@@ -31,6 +31,13 @@ record Travel(double from, double to, Instant since, long whole) implements Cloc
         return moves() && arrives().hasCome(now) ? new Travel(to, to, now, whole) : this;
     }
 
+    /** The end that it goes to where it sticks at a place: once there, it goes no farther. */
+    double sticking(double place, double end, Instant now) {
+        double here = at(now);
+        boolean passes = (here <= place && end >= place) || (here >= place && end <= place);
+        return passes ? place : end;
+    }
+
     boolean moves() {
         return from != to;
     }

@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.stream.Stream;
 import org.jagridge.core.circuit.Condition;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Problem;
 
 /**
@@ -30,6 +31,23 @@ record Trip(Condition opens, long after, String world, Condition recloses, long 
                     micros(t.get("recloseSeconds"))));
         }
         return trips;
+    }
+
+    /** The conditions of the parameter {@code trips} with their paths. */
+    static List<PartDeclaration.Held> held(Params params) {
+        List<PartDeclaration.Held> held = new ArrayList<>();
+        List<Trip> trips = of(params);
+        for (int i = 0; i < trips.size(); i++) {
+            if (trips.get(i).opens() != null) {
+                held.add(new PartDeclaration.Held(
+                        "trips/" + i + "/while", trips.get(i).opens()));
+            }
+            if (trips.get(i).recloses() != null) {
+                held.add(new PartDeclaration.Held(
+                        "trips/" + i + "/recloseWhile", trips.get(i).recloses()));
+            }
+        }
+        return held;
     }
 
     private static long micros(Object seconds) {

@@ -6,6 +6,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /**
@@ -45,6 +46,11 @@ final class UnitHeater extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return each(part, FaultKind.CONDITION, "condition", List.of("no-flame", "blocked-flue"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("off", "purge", "burning", "overrun", "lockout");
     }
 
     @Override

@@ -6,6 +6,8 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDefect;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /** {@code vent-damper}: on a call at D it opens in 15 s; only its end switch 3–4 then lets the burner on. */
@@ -28,7 +30,12 @@ final class VentDamper extends PartType {
 
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
-        return each(part, FaultKind.STUCK, "at", List.of("shut"));
+        return each(part, FaultKind.STUCK, "at", List.of("shut", "open"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("shut", "moving", "half", "open").restsOnlyAt("shut");
     }
 
     @Override
@@ -59,8 +66,11 @@ final class VentDamper extends PartType {
         public Reaction<Travel> react(Travel s, Moment m) {
             boolean powered = m.volts(motor) >= ON_VOLTS;
             boolean called = m.volts(call) >= ON_VOLTS;
-            boolean stays = m.fault(FaultKind.STUCK) != null || (!powered && !springsOpen);
-            Travel next = stays ? s.stopped(m.now()) : s.toward(called || !powered ? 1 : 0, m.now());
+            boolean stays = !powered && !springsOpen;
+            double end = called || !powered ? 1 : 0;
+            PartDefect.Stuck stuck = m.fault(PartDefect.Stuck.class);
+            double at = stuck == null ? end : s.sticking(stuck.position().equals("open") ? 1 : 0, end, m.now());
+            Travel next = stays ? s.stopped(m.now()) : s.toward(at, m.now());
             boolean turned = next.to() != s.to();
             Because because = turned
                     ? (called

@@ -6,6 +6,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
 
 /**
  * {@code zone-panel}: per zone a thermostat on Rn (hot), Wn and Cn, a relay that gives its circulator L at Pn, and one
@@ -28,6 +29,11 @@ final class ZonePanel extends PartType {
             names.addAll(List.of("R" + i, "W" + i, "C" + i, "P" + i));
         }
         return names;
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.someOf(numbers(params.integer("zones")), "none");
     }
 
     @Override

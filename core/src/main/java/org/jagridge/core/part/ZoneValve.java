@@ -6,6 +6,8 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDefect;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
 
 /** {@code zone-valve}: a motor 1–2 opens it against a spring; the end switch 3–4 makes at the end of the travel. */
@@ -31,7 +33,12 @@ final class ZoneValve extends PartType {
 
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
-        return each(part, FaultKind.STUCK, "at", List.of("shut"));
+        return each(part, FaultKind.STUCK, "at", List.of("shut", "open"));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.of("shut", "moving", "open").restsOnlyAt("shut");
     }
 
     @Override
@@ -65,8 +72,10 @@ final class ZoneValve extends PartType {
         public Reaction<Travel> react(Travel s, Moment m) {
             double volts = m.volts(motor);
             boolean on = volts >= onVolts && m.amps(motor) > 0.001;
-            Fault stuck = m.fault(FaultKind.STUCK);
-            Travel next = stuck == null ? s.toward(on ? 1 : 0, m.now()) : s.stopped(m.now());
+            double end = on ? 1 : 0;
+            PartDefect.Stuck stuck = m.fault(PartDefect.Stuck.class);
+            Travel next = s.toward(
+                    stuck == null ? end : s.sticking(stuck.position().equals("open") ? 1 : 0, end, m.now()), m.now());
             boolean turned = next.to() != s.to();
             Because because = turned
                     ? (on ? Because.risen(motor, volts, onVolts) : Because.fallen(motor, volts, onVolts))

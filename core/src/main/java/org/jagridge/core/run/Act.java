@@ -2,6 +2,7 @@ package org.jagridge.core.run;
 
 import java.util.List;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Input;
 
 /** What can happen to a circuit in a {@link Configuration}. */
 public sealed interface Act {
@@ -10,7 +11,7 @@ public sealed interface Act {
      *
      * @param value as the part's input is declared; of no matter for a momentary one, which is pushed
      */
-    record Set(String part, String input, Object value) implements Act {}
+    record Set(Input input, Object value) implements Act {}
 
     /** A fault begins. What it says of times doesn't count. */
     record Begin(Fault fault) implements Act {}

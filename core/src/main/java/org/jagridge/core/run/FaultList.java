@@ -3,14 +3,24 @@ package org.jagridge.core.run;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Hold;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.PartDefect;
+import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 
 /** Every single fault that the parts and wires of a circuit can have, computed from what they are made of. */
@@ -46,6 +56,45 @@ public final class FaultList {
         }
         circuit.cables().forEach(c -> neighbours(circuit, c, faults));
         return faults;
+    }
+
+    /**
+     * Why a part can't have a defect, whatever it is wired to; empty where it can. What a wrong setting is set to is left
+     * to the parameter's own declaration.
+     */
+    public static Optional<String> misfit(Part part, PartDefect defect) {
+        Circuit.Builder b = Circuit.builder("alone");
+        b.places().add(new Place(part.place(), part.place(), Place.Access.PANEL));
+        b.parts().add(part);
+        Assembly alone = Assembly.of(b.build());
+        if (canHave(alone, part, defect)) {
+            return Optional.empty();
+        }
+        Set<String> possible = new TreeSet<>();
+        List<Fault> faults = faultsOf(alone.circuit());
+        faults.stream().filter(f -> f.kind() == defect.kind()).forEach(f -> possible.add(f.words()));
+        if (possible.isEmpty()) {
+            faults.forEach(f -> possible.add(f.kind().word()));
+        }
+        return Optional.of(part.id() + ", a " + part.type() + ", can't have the fault " + defect.words()
+                + "; it can have " + (possible.isEmpty() ? "none" : String.join(", ", possible)));
+    }
+
+    private static boolean canHave(Assembly alone, Part part, PartDefect defect) {
+        if (defect instanceof PartDefect.WrongSetting) {
+            return true;
+        }
+        if (defect instanceof PartDefect.ArmatureStuck) {
+            return alone.branchesOf(part.id()).stream().anyMatch(b -> b.role() == Role.COIL);
+        }
+        if (!defect.holds().isEmpty()) {
+            return defect.holds().stream()
+                    .filter(h -> h.which() != Hold.Which.OPPOSITE)
+                    .allMatch(h -> !FaultEffects.branches(alone, h).isEmpty());
+        }
+        PartType type = PartTypes.catalogue().require(part);
+        return type.ownFaults(part, new Params(type.params(), part.params())).stream()
+                .anyMatch(f -> f.defect().equals(defect));
     }
 
     private static void ofBranch(Branch b, List<Fault> faults) {

@@ -13,6 +13,7 @@ import java.util.Objects;
 import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.network.Values;
@@ -73,8 +74,8 @@ final class Machine {
     private final long[][] changes;
     private List<Map<String, Object>> inputs = List.of();
     private List<Fault> faults = List.of();
-    /** Buttons that are pushed at this very instant, as PART.input. */
-    final Set<String> pushed = new HashSet<>();
+    /** Buttons that are pushed at this very instant. */
+    final Set<Input> pushed = new HashSet<>();
 
     Solution ac;
     Solution dc;
@@ -120,10 +121,7 @@ final class Machine {
             m.inputs().forEach(f -> values.put(f.name(), f.initial()));
             inputs.add(values);
         }
-        hands.forEach((key, value) -> {
-            int dot = key.indexOf('.');
-            set(new Act.Set(key.substring(0, dot), key.substring(dot + 1), value));
-        });
+        hands.forEach((key, value) -> set(new Act.Set(Input.parse(key), value)));
         begin();
         Arrays.fill(states, null);
         for (Assembly.Member m : assembly.members()) {
@@ -345,28 +343,22 @@ final class Machine {
     }
 
     private void set(Act.Set s) {
-        Assembly.Member m = assembly.member(s.part()).orElse(null);
-        Field field = m == null
-                ? null
-                : m.inputs().stream()
-                        .filter(f -> f.name().equals(s.input()))
-                        .findFirst()
-                        .orElse(null);
-        if (field == null) {
-            throw new IllegalArgumentException("there is no input " + s.part() + "." + s.input());
-        }
+        Input input = s.input();
+        Field field =
+                assembly.input(input).orElseThrow(() -> new IllegalArgumentException("there is no input " + input));
+        int i = assembly.member(input.part()).orElseThrow().index();
         boolean momentary = field.kind() == Field.Kind.MOMENTARY;
         Object before = "";
         if (momentary) {
-            pushed.add(s.part() + "." + s.input());
+            pushed.add(input);
         } else {
-            Map<String, Object> values = new HashMap<>(inputs.get(m.index()));
-            before = values.put(s.input(), s.value());
-            inputs.set(m.index(), values);
+            Map<String, Object> values = new HashMap<>(inputs.get(i));
+            before = values.put(input.name(), s.value());
+            inputs.set(i, values);
         }
-        remember(s.part());
+        remember(input.part());
         if (observer != null) {
-            observer.set(s.part(), s.input(), before, s.value(), momentary);
+            observer.set(input, before, s.value(), momentary);
         }
     }
 

@@ -1,13 +1,14 @@
 package org.jagridge.core.run;
 
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Reaction;
 
 /** Looks on while a {@link Machine} moves. A search does without. */
 interface Observer {
     /** Hands have set an input to another value, or pushed a momentary one. */
-    void set(String part, String input, Object before, Object now, boolean momentary);
+    void set(Input input, Object before, Object now, boolean momentary);
 
     void fault(Fault fault, boolean begins);
 

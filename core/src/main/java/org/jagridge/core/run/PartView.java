@@ -2,9 +2,9 @@ package org.jagridge.core.run;
 
 import java.util.List;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Input;
+import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.network.Complex;
-import org.jagridge.core.part.Activity;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Instant;
@@ -52,7 +52,7 @@ final class PartView implements Moment {
     @Override
     public boolean pushed(String input) {
         return !machine.pushed.isEmpty()
-                && machine.pushed.contains(member.part().id() + "." + input);
+                && machine.pushed.contains(new Input(member.part().id(), input));
     }
 
     @Override
@@ -76,10 +76,13 @@ final class PartView implements Moment {
     }
 
     @Override
-    public Fault fault(FaultKind kind) {
-        return machine.faults().isEmpty()
-                ? null
-                : FaultEffects.of(machine.faults(), member.part().id(), kind);
+    public <D extends PartDefect> D fault(Class<D> kind) {
+        for (Fault f : machine.faults()) {
+            if (kind.isInstance(f.defect()) && member.part().id().equals(f.part())) {
+                return kind.cast(f.defect());
+            }
+        }
+        return null;
     }
 
     @Override
@@ -94,7 +97,7 @@ final class PartView implements Moment {
     public boolean isAtWork(String part) {
         Assembly.Member m = other(part);
         String signal = machine.signals[m.index()];
-        return signal != null && Activity.isAtWork(m.part().type(), signal);
+        return signal != null && m.signal().isAtWork(signal);
     }
 
     @Override

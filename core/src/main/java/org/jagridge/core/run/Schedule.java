@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.TreeMap;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Time;
 
@@ -31,13 +32,12 @@ record Schedule(NavigableMap<Long, List<Act>> acts, long until) {
 
     private static void set(NavigableMap<Long, List<Act>> acts, long at, Map<String, Object> values) {
         values.forEach((key, value) -> {
-            int dot = key.indexOf('.');
-            add(acts, at, new Act.Set(key.substring(0, dot), key.substring(dot + 1), value));
+            add(acts, at, new Act.Set(Input.parse(key), value));
         });
     }
 
     private static void fault(NavigableMap<Long, List<Act>> acts, long at, Fault fault) {
-        Fault timeless = fault.always();
+        Fault timeless = new Fault(fault.defect());
         add(acts, fault.atSeconds() == null ? at : Time.micros(fault.atSeconds()), new Act.Begin(timeless));
         if (fault.untilSeconds() != null) {
             add(acts, Time.micros(fault.untilSeconds()), new Act.End(timeless));

@@ -75,7 +75,7 @@ public final class Simulation {
         List<Fault> faults = new ArrayList<>();
         for (Act act : schedule.at(0)) {
             if (act instanceof Act.Set s) {
-                hands.put(s.part() + "." + s.input(), s.value());
+                hands.put(s.input().toString(), s.value());
             } else if (act instanceof Act.Begin b) {
                 faults.add(b.fault());
             } else if (act instanceof Act.End e) {

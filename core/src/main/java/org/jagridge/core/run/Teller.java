@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Because;
 import org.jagridge.core.part.Numbers;
@@ -79,10 +80,10 @@ final class Teller implements Observer {
     }
 
     @Override
-    public void set(String part, String input, Object before, Object now, boolean momentary) {
+    public void set(Input input, Object before, Object now, boolean momentary) {
         if (!show(before).equals(show(now))) {
             Because because = Because.input(momentary ? "done by hand" : "set by hand");
-            emit(part, part + "." + input, show(before), show(now), because, Account.NONE);
+            emit(input.part(), input.toString(), show(before), show(now), because, Account.NONE);
         }
     }
 
@@ -92,9 +93,7 @@ final class Teller implements Observer {
 
     @Override
     public void fault(Fault fault, boolean begins) {
-        String where = fault.part() != null
-                ? fault.part()
-                : String.valueOf(fault.details().getOrDefault("wire", "wiring"));
+        String where = fault.part() != null ? fault.part() : fault.wire() != null ? fault.wire() : "wiring";
         String words = fault.words();
         emit(
                 where,

@@ -5,10 +5,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
 import org.jagridge.core.circuit.Circuit;
-import org.jagridge.core.circuit.Part;
-import org.jagridge.core.part.Activity;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Event;
@@ -58,12 +58,12 @@ public record Lanes(List<Lane> lanes) {
             if (steps.size() < 2 && !(supplies && kind == Kind.SUPPLY)) {
                 return;
             }
-            String type = run.circuit().part(part).map(Part::type).orElse("");
+            Signal signal = assembly.member(part).orElseThrow().signal();
             List<Span> spans = new ArrayList<>();
             for (int i = 0; i < steps.size(); i++) {
                 long to = i + 1 < steps.size() ? steps.get(i + 1).micros() : run.until();
                 String value = steps.get(i).value();
-                spans.add(new Span(steps.get(i).micros(), to, value, Activity.isAtWork(type, value)));
+                spans.add(new Span(steps.get(i).micros(), to, value, signal.isAtWork(value)));
             }
             lanes.add(new Lane(part, kind, spans));
         });
@@ -78,7 +78,10 @@ public record Lanes(List<Lane> lanes) {
 
     /** Whether an event leaves its part at work. */
     public static boolean isActive(Circuit circuit, Event e) {
-        return Activity.isAtWork(circuit.part(e.part()).map(Part::type).orElse(""), e.to());
+        return circuit.part(e.part())
+                .map(PartTypes::signalOf)
+                .orElse(Signal.none())
+                .isAtWork(e.to());
     }
 
     private static Kind kind(List<Branch> branches) {

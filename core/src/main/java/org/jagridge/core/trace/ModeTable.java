@@ -5,11 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
-import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
-import org.jagridge.core.part.Activity;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Run;
@@ -92,12 +92,12 @@ public record ModeTable(List<String> loads, List<Row> rows) {
         if (steps == null) {
             return Cell.OFF;
         }
-        String type = run.circuit().part(part).map(Part::type).orElse("");
+        Signal signal = run.circuit().part(part).map(PartTypes::signalOf).orElse(Signal.none());
         String value = "";
         long from = -1;
         long to = -1;
         for (Run.Step s : steps) {
-            boolean active = Activity.isAtWork(type, s.value());
+            boolean active = signal.isAtWork(s.value());
             if (active) {
                 if (from < 0) {
                     from = Math.max(0, s.micros() - begins);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
 
@@ -19,7 +20,7 @@ public final class SameActs {
         scenario.steps().forEach(s -> set.addAll(s.set().keySet()));
         List<String> misfits = new ArrayList<>();
         for (String input : set) {
-            String id = input.substring(0, input.indexOf('.'));
+            String id = Input.parse(input).part();
             Part there = to.part(id).orElse(null);
             String type = from.part(id).map(Part::type).orElse(null);
             if (there == null) {

@@ -10,10 +10,12 @@ import java.util.Map;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Condition;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Rule;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
@@ -119,6 +121,16 @@ public class EditsTest {
     @DataProvider
     public Object[][] demos() {
         return Circuits.DEMOS.stream().map(d -> new Object[] {d}).toArray(Object[][]::new);
+    }
+
+    @Test
+    public void rulesAboutARemovedPartGoWithItAndTheOthersStay() {
+        Circuit circuit = Circuits.demo("old-hall");
+        Circuit without = Edits.removePart("LWC").applyTo(circuit);
+        assertEquals(without.rules().size(), circuit.rules().size() - 1);
+        assertTrue(without.rules().stream()
+                .flatMap(r -> r.claim().conditions().stream())
+                .noneMatch(c -> c.parts().contains("LWC")));
     }
 
     /** Whatever part is taken away, what is left can be run; or the removal says who still names the part. */
@@ -231,8 +243,8 @@ public class EditsTest {
         Wire sensed = changed.wire("wEF").orElseThrow();
         changed = Edits.wire("wEF", sensed.withId("w99")).applyTo(changed);
         Scenario kept = changed.scenarios().get(changed.scenarios().size() - 1);
-        assertEquals(kept.faults().get(0).details(), Map.of("between", List.of("M1.A1", "roof.PE")));
-        assertEquals(kept.faults().get(1).details(), Map.of("wire", "w99"));
+        assertEquals(kept.faults().get(0).defect().details(), Map.of("between", List.of("M1.A1", "roof.PE")));
+        assertEquals(kept.faults().get(1).defect().details(), Map.of("wire", "w99"));
         assertEquals(kept.steps().get(0).faults().get(0).part(), "M1");
         String file = CircuitWriter.write(changed);
         assertFalse(file.matches("(?s).*\"(CC|unit|wEF)[\".=].*"), file);
@@ -353,7 +365,7 @@ public class EditsTest {
         Part lamp = bench.part("LP1").orElseThrow();
         b.parts().replaceAll(p -> p.id().equals("LP1") ? p.withParams(Map.of("watts", 9.0)) : p);
         b.scenarios().add(new Scenario("Night", Map.of("TH.fan", "on"), List.of(), List.of(), 30));
-        b.rules().add(Map.of("id", "r1"));
+        b.rules().add(new Rule("r1", "Dark", new Rule.Claim.Never(Condition.parse("LP1=on")), 0.1, Map.of()));
         b.layout().put("connection", Map.of());
         List<String> words = CircuitDiff.between(bench, b.build()).stream()
                 .map(l -> l.kind() + " " + l.words())

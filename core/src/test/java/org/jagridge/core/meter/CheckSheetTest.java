@@ -104,7 +104,7 @@ public class CheckSheetTest {
         }
         int tried = 0;
         for (Fault fault : FaultList.faultsOf(w.circuit())) {
-            String at = fault.part() != null ? fault.part() : fault.text(FaultKind.Detail.WIRE);
+            String at = fault.part() != null ? fault.part() : fault.wire();
             if (!BREAKS.contains(fault.kind()) || !onTheWay.contains(at)) {
                 continue;
             }
@@ -172,7 +172,7 @@ public class CheckSheetTest {
                 Set<String> onTheWay = new HashSet<>();
                 sheet.lines().stream().filter(l -> l.by() != null).forEach(l -> onTheWay.add(l.by().owner()));
                 for (Fault fault : FaultList.faultsOf(circuit)) {
-                    String where = fault.part() != null ? fault.part() : fault.text(FaultKind.Detail.WIRE);
+                    String where = fault.part() != null ? fault.part() : fault.wire();
                     if (!BREAKS.contains(fault.kind()) || !onTheWay.contains(where)) {
                         continue;
                     }

@@ -16,6 +16,7 @@ import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.PartTypes;
@@ -143,7 +144,7 @@ public class EngineTest {
         int pairs = 0;
         for (int i = 0; i < sets.size(); i += 2) {
             for (int j = i + 1; j < sets.size(); j += 5) {
-                if (sets.get(i).part().equals(sets.get(j).part())) {
+                if (sets.get(i).input().part().equals(sets.get(j).input().part())) {
                     continue;
                 }
                 Configuration ab = inTurn(engine, start, sets.get(i), sets.get(j));
@@ -195,9 +196,8 @@ public class EngineTest {
                 Fault fault = hands.anyFault();
                 steps.add(
                         hands.mayBe(0.7)
-                                ? new Scenario.Step(at, Map.of(set.part() + "." + set.input(), set.value()), List.of())
-                                : new Scenario.Step(
-                                        at, Map.of(), List.of(new Fault(fault.kind(), fault.details(), at, at + 90))));
+                                ? new Scenario.Step(at, Map.of(set.input().toString(), set.value()), List.of())
+                                : new Scenario.Step(at, Map.of(), List.of(fault.during(at, at + 90))));
                 if (hands.mayBe(0.2)) {
                     steps.remove(steps.size() / 2);
                 }
@@ -236,10 +236,10 @@ public class EngineTest {
         Engine engine = Engine.of(Circuits.demo("seminar-room"));
         Configuration start = engine.start(Map.of("ROOM.celsius", 15.0), List.of());
         Map<String, String> before = start.frame().signals();
-        Configuration heats = engine.advance(start, new Act.Set("TH", "mode", "heat"));
+        Configuration heats = engine.advance(start, new Act.Set(new Input("TH", "mode"), "heat"));
         assertNotEquals(heats, start);
         assertEquals(start.frame().signals(), before);
-        assertEquals(engine.advance(start, new Act.Set("TH", "mode", "heat")), heats);
+        assertEquals(engine.advance(start, new Act.Set(new Input("TH", "mode"), "heat")), heats);
     }
 
     @Test
@@ -256,7 +256,7 @@ public class EngineTest {
     public void nextGoesFromWakeToWake() {
         Engine engine = Engine.of(Circuits.demo("seminar-room"));
         Configuration c = engine.start(Map.of("ROOM.celsius", 15.0), List.of());
-        c = engine.advance(c, new Act.Set("TH", "mode", "heat"));
+        c = engine.advance(c, new Act.Set(new Input("TH", "mode"), "heat"));
         List<String> phases = new ArrayList<>();
         for (int i = 0; i < 40 && !phases.contains("heating"); i++) {
             c = engine.next(c).orElseThrow();
@@ -273,7 +273,8 @@ public class EngineTest {
         assertThrows(IllegalArgumentException.class, () -> new Act.Wait(0));
         Engine engine = Engine.of(Circuits.demo("lab-bench"));
         Configuration c = engine.start(Map.of(), List.of());
-        assertThrows(IllegalArgumentException.class, () -> engine.advance(c, new Act.Set("TH", "mood", "good")));
+        assertThrows(
+                IllegalArgumentException.class, () -> engine.advance(c, new Act.Set(new Input("TH", "mood"), "good")));
         assertThrows(IllegalArgumentException.class, () -> engine.start(Map.of("NO.such", 1.0), List.of()));
         assertThrows(
                 IllegalArgumentException.class, () -> engine.advance(c, new Act.Together(List.of(new Act.Wait(5)))));

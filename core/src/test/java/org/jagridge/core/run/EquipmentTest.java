@@ -197,7 +197,7 @@ public class EquipmentTest {
     public void jumperOnlyBetweenTwoSuppliesDoesNothingVisible() {
         Runs r = Runs.demo("old-hall", "Cooling with the jumper");
         assertEquals(r.at(100, "ZP") + " " + r.at(100, "CC"), "none in");
-        assertEquals(r.amps(100, "link-1"), 0, 1e-4);
+        assertEquals(r.amps(100, "link TH.RC–TH.RH"), 0, 1e-4);
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.util.Random;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.part.Assembly;
 
 /** Hands that throw anything of a circuit by dice. */
@@ -25,7 +26,7 @@ final class Hands {
         List<Act.Set> sets = new ArrayList<>();
         for (Assembly.Member m : Assembly.of(circuit).members()) {
             for (Field f : m.inputs()) {
-                valuesOf(f).forEach(v -> sets.add(new Act.Set(m.part().id(), f.name(), v)));
+                valuesOf(f).forEach(v -> sets.add(new Act.Set(new Input(m.part().id(), f.name()), v)));
             }
         }
         return sets;

@@ -56,7 +56,7 @@ public class SoundFrameTest {
             if (!ELECTRICAL.contains(fault.kind())) {
                 continue;
             }
-            String owner = fault.part() == null ? fault.text(FaultKind.Detail.WIRE) : fault.part();
+            String owner = fault.part() == null ? fault.wire() : fault.part();
             Frame sound = first(circuit, List.of(fault)).sound();
             for (Branch b : healthy.assembly().branchesOf(owner)) {
                 double was = healthy.ac().values().admittance(b.index()).abs();

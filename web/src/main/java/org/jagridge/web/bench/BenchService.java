@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
@@ -191,7 +192,7 @@ public class BenchService {
             } else if (a.kind().stays()) {
                 Fault fault = fault(body);
                 Long until = cleared.get(a.id());
-                Fault timed = new Fault(fault.kind(), fault.details(), at, until == null ? null : Time.seconds(until));
+                Fault timed = fault.during(at, until == null ? null : Time.seconds(until));
                 steps.add(new Scenario.Step(at, Map.of(), List.of(timed)));
             }
         }
@@ -382,11 +383,9 @@ public class BenchService {
     }
 
     private static Field input(Assembly assembly, String key) {
-        int dot = key.indexOf('.');
-        return assembly.member(dot < 0 ? key : key.substring(0, dot)).stream()
-                .flatMap(m -> m.inputs().stream())
-                .filter(f -> f.name().equals(key.substring(dot + 1)))
-                .findFirst()
+        return Optional.of(key)
+                .filter(Input::isWellFormed)
+                .flatMap(k -> assembly.input(Input.parse(k)))
                 .orElseThrow(() -> new BadActException("There is nothing to set called \"" + key + "\"."));
     }
 

@@ -6,9 +6,9 @@ import java.util.Optional;
 import org.jagridge.core.check.Bypass;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.circuit.WiringDefect;
 import org.jagridge.core.part.Assembly;
 
 /**
@@ -59,12 +59,7 @@ final class HandWork {
             case LINK -> link(terminal(one, "link"), terminal(other, "link"), reason);
             case LIFT -> {
                 End end = lifted(one);
-                Fault lifted = Fault.of(
-                        FaultKind.LIFTED,
-                        "wire",
-                        end.wire().id(),
-                        "at",
-                        end.at().toString());
+                Fault lifted = new Fault(new WiringDefect.Lifted(end.wire().id(), end.at()));
                 yield new Temporary(kind, lifted, reason.strip(), List.of());
             }
             case MOVE -> move(end(one), terminal(other, "land it on"), reason);
@@ -77,19 +72,14 @@ final class HandWork {
         if (a.equals(b)) {
             throw new BadActException("A link needs two terminals.");
         }
-        return temporary(
-                Action.Kind.LINK,
-                Fault.of(FaultKind.LINK, "between", List.of(a.toString(), b.toString())),
-                a,
-                b,
-                reason);
+        return temporary(Action.Kind.LINK, new Fault(new WiringDefect.Link(a, b)), a, b, reason);
     }
 
     private Temporary move(End end, Terminal to, String reason) {
         if (to.equals(end.at()) || to.equals(end.far())) {
             throw new BadActException(end.wire().id() + " is at " + to + " already.");
         }
-        Fault landed = Fault.of(FaultKind.LANDED, "wire", end.wire().id(), "end", end.index(), "at", to.toString());
+        Fault landed = new Fault(new WiringDefect.Landed(end.wire().id(), end.index(), to));
         return temporary(Action.Kind.MOVE, landed, end.far(), to, reason);
     }
 
@@ -98,12 +88,8 @@ final class HandWork {
             throw new BadActException(
                     "Twisting needs two wires; both of these are " + a.wire().id() + ".");
         }
-        Fault twisted = Fault.of(
-                FaultKind.TWISTED,
-                "wires",
-                List.of(a.wire().id(), b.wire().id()),
-                "between",
-                List.of(a.at().toString(), b.at().toString()));
+        Fault twisted =
+                new Fault(new WiringDefect.Twisted(a.wire().id(), b.wire().id(), a.at(), b.at()));
         return temporary(Action.Kind.TWIST, twisted, a.far(), b.far(), reason);
     }
 

@@ -4,12 +4,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
-import org.jagridge.core.run.BareEnd;
 import tools.jackson.databind.JsonNode;
 
 /**

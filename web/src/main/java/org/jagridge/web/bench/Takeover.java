@@ -3,15 +3,16 @@ package org.jagridge.web.bench;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.JsonText;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.Assembly;
-import org.jagridge.core.run.BareEnd;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -39,11 +40,7 @@ final class Takeover {
 
     private Optional<String> input(JsonNode body) {
         String key = body.get("key").stringValue();
-        int dot = key.indexOf('.');
-        Optional<Field> field = assembly.member(key.substring(0, dot)).stream()
-                .flatMap(m -> m.inputs().stream())
-                .filter(f -> f.name().equals(key.substring(dot + 1)))
-                .findFirst();
+        Optional<Field> field = assembly.input(Input.parse(key));
         if (field.isEmpty()) {
             return Optional.of(key + " isn't there any more to be set");
         }

@@ -1,13 +1,12 @@
 package org.jagridge.web.bench;
 
-import java.util.ArrayList;
 import java.util.List;
+import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
-import org.jagridge.core.circuit.FaultKind.Detail;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
-import org.jagridge.core.run.BareEnd;
+import org.jagridge.core.circuit.WiringDefect;
 
 /**
  * Something a technician has put in to find out, and must take out again before the hand-over.
@@ -18,14 +17,15 @@ import org.jagridge.core.run.BareEnd;
 record Temporary(Action.Kind kind, Fault change, String reason, List<String> around) {
     /** "link TH.R to TH.W" or "w14 lifted". */
     String words() {
-        return switch (kind) {
-            case LIFT -> change.text(Detail.WIRE) + " lifted" + (off() == null ? "" : " off " + off());
-            case MOVE -> change.text(Detail.WIRE) + " moved onto " + change.text(Detail.AT);
-            case TWIST ->
-                String.join(" and ", change.texts(Detail.WIRES)) + " twisted together, off "
-                        + String.join(" and ", change.texts(Detail.BETWEEN));
-            default -> "link " + String.join(" to ", ends());
-        };
+        if (change.defect() instanceof WiringDefect.Landed d) {
+            return d.wire() + " moved onto " + d.at();
+        }
+        if (change.defect() instanceof WiringDefect.Twisted d) {
+            return d.one() + " and " + d.other() + " twisted together, off " + d.offOne() + " and " + d.offOther();
+        }
+        return change.defect() instanceof WiringDefect.Link
+                ? "link " + String.join(" to ", ends())
+                : change.wire() + " lifted" + (off() == null ? "" : " off " + off());
     }
 
     /**
@@ -47,8 +47,8 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
     }
 
     /** The terminal that a wire was lifted off; null for anything else, and for wires that are off altogether. */
-    private String off() {
-        return kind == Action.Kind.LIFT ? change.text(Detail.AT) : null;
+    private Terminal off() {
+        return change.defect() instanceof WiringDefect.Lifted d ? d.at() : null;
     }
 
     /** The bare end of a lifted wire and the terminal that it was on, with a blank between; empty for anything else. */
@@ -56,32 +56,35 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
         if (off() == null) {
             return "";
         }
-        Wire wire = circuit.wire(change.text(Detail.WIRE)).orElseThrow();
-        int end = wire.from().toString().equals(off()) ? 0 : 1;
+        Wire wire = circuit.wire(change.wire()).orElseThrow();
+        int end = wire.from().equals(off()) ? 0 : 1;
         return new BareEnd(wire.id(), end).terminal() + " " + off();
     }
 
     /** The two terminals of a link; empty for anything else. */
     List<String> ends() {
-        return kind == Action.Kind.LINK ? change.texts(Detail.BETWEEN) : List.of();
+        return change.defect() instanceof WiringDefect.Link d ? List.of(d.a().toString(), d.b().toString()) : List.of();
     }
 
     /** The terminals that hands were on. */
     List<Terminal> terminals() {
-        List<String> names = new ArrayList<>(
-                change.details().containsKey(Detail.BETWEEN.key()) ? change.texts(Detail.BETWEEN) : List.of());
-        if (change.details().containsKey(Detail.AT.key())) {
-            names.add(change.text(Detail.AT));
+        if (change.defect() instanceof WiringDefect.Link d) {
+            return List.of(d.a(), d.b());
         }
-        return names.stream().map(Terminal::parse).toList();
+        if (change.defect() instanceof WiringDefect.Twisted d) {
+            return List.of(d.offOne(), d.offOther());
+        }
+        if (change.defect() instanceof WiringDefect.Landed d) {
+            return List.of(d.at());
+        }
+        return off() == null ? List.of() : List.of(off());
     }
 
     /** The wires that are not where the drawing has them; none for a link. */
     List<String> wires() {
-        return switch (kind) {
-            case LIFT, MOVE -> List.of(change.text(Detail.WIRE));
-            case TWIST -> change.texts(Detail.WIRES);
-            default -> List.of();
-        };
+        if (change.defect() instanceof WiringDefect.Twisted d) {
+            return List.of(d.one(), d.other());
+        }
+        return change.wire() == null ? List.of() : List.of(change.wire());
     }
 }

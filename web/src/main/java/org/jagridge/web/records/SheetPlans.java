@@ -3,10 +3,11 @@ package org.jagridge.web.records;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.core.meter.Walk;
-import org.jagridge.core.part.Activity;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Time;
@@ -77,13 +78,13 @@ class SheetPlans {
     /** When a load first works because of what is done in the run; −1 where it never does. */
     private static long worksFrom(Run run, Branch load) {
         boolean does = load.role() == Role.COIL || load.role() == Role.LOAD && load.shape() != Shape.BOX;
-        String type = run.circuit().part(load.owner()).map(p -> p.type()).orElse("");
         if (!does || !run.signals().containsKey(load.owner())) {
             return -1;
         }
+        Signal signal = PartTypes.signalOf(run.circuit().part(load.owner()).orElseThrow());
         return run.signals().get(load.owner()).stream()
                 .skip(1)
-                .filter(s -> Activity.isAtWork(type, s.value()))
+                .filter(s -> signal.isAtWork(s.value()))
                 .mapToLong(Run.Step::micros)
                 .findFirst()
                 .orElse(-1);

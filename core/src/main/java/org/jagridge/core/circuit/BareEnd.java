@@ -1,12 +1,9 @@
-package org.jagridge.core.run;
+package org.jagridge.core.circuit;
 
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.jagridge.core.circuit.Circuit;
-import org.jagridge.core.circuit.Part;
-import org.jagridge.core.circuit.Terminal;
 
 /**
  * The end of a wire that was taken off its terminal: a place of its own for a meter's lead, called {@code bare-w7.1} or
