@@ -3,12 +3,12 @@ package org.jagridge.core.check;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Trait;
 
 /**
  * Which safety devices a link between two terminals would go around: those that every way from the one terminal to the
@@ -40,8 +40,9 @@ public final class Bypass {
     }
 
     private static boolean isSafety(Branch b, Assembly assembly) {
-        String type = assembly.circuit().part(b.owner()).map(Part::type).orElse("");
-        boolean contact = b.role() == Role.CONTACT && (b.shape() == Shape.SAFETY || type.equals("pressure-switch"));
+        boolean proves =
+                assembly.member(b.owner()).map(m -> m.is(Trait.PROVING)).orElse(false);
+        boolean contact = b.role() == Role.CONTACT && (b.shape() == Shape.SAFETY || proves);
         return contact || b.role() == Role.PROTECTION;
     }
 

@@ -2,6 +2,7 @@ package org.jagridge.core.check;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.Deque;
@@ -18,7 +19,9 @@ import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
@@ -28,12 +31,14 @@ import org.jagridge.core.run.Simulation;
  *
  * <p>A route is a way from a live source through anything that can conduct: wires, contacts (taken as closed, for they
  * may weld), loads, and transformers in either direction. It ends at earth, since what is bonded to earth can't be live.
- * Isolators are opened until no route is left, as few as do, local ones before the supplies. The answer is then checked
+ * Isolators are opened until no route is left, as few as do, and among as many the local ones. The answer is then checked
  * by solving the network.
  */
 public final class DeadProof {
     /** Volts to earth from which a terminal isn't dead. */
     private static final double DEAD = 1;
+    /** Choices of isolators that are tried for a smaller one. */
+    private static final int MOST_TRIES = 20_000;
 
     /** Something to open: the input that does it, and how it is called. */
     public record Isolator(String input, Object off, String words) {}
@@ -91,55 +96,89 @@ public final class DeadProof {
 
     private Sheet sheet() {
         List<Isolator> all = isolators();
-        Set<Isolator> open = new LinkedHashSet<>(all);
-        // leave on what needn't be opened: supplies are tried first, so that the local isolators remain
+        List<Isolator> needed = routes(all).isEmpty() ? fewest(all) : all;
+        return new Sheet(place, needed, capacitors(), routes(needed), points(), worstVolts(needed));
+    }
+
+    /**
+     * As few as do; among as many, those nearest to the place. All are opened and one after the other is left on where it
+     * isn't needed, the sources first; then every smaller choice is tried, up to a number of tries.
+     */
+    private List<Isolator> fewest(List<Isolator> all) {
+        List<Isolator> open = new ArrayList<>(all);
         List<Isolator> order = new ArrayList<>(all);
         order.sort(Comparator.comparingInt(this::farness).reversed());
-        if (routes(open).isEmpty()) {
-            for (Isolator i : order) {
-                open.remove(i);
-                if (!routes(open).isEmpty()) {
-                    open.add(i);
-                }
+        for (Isolator i : order) {
+            open.remove(i);
+            if (!routes(open).isEmpty()) {
+                open.add(i);
             }
         }
-        List<Isolator> needed = all.stream().filter(open::contains).toList();
-        return new Sheet(place, needed, capacitors(), routes(open), points(), worstVolts(needed));
+        List<Isolator> nearestFirst = new ArrayList<>(all);
+        nearestFirst.sort(Comparator.comparingInt(this::farness));
+        Tries tries = new Tries(nearestFirst);
+        for (int size = 0; size < open.size(); size++) {
+            List<Isolator> fewer = tries.ofSize(size);
+            if (fewer != null) {
+                open = fewer;
+            }
+        }
+        return all.stream().filter(open::contains).toList();
+    }
+
+    /** Tries choices of isolators. */
+    private final class Tries {
+        private final List<Isolator> from;
+        private int left = MOST_TRIES;
+
+        Tries(List<Isolator> from) {
+            this.from = from;
+        }
+
+        /** The first choice of a size that leaves no route, or null. */
+        List<Isolator> ofSize(int size) {
+            return choose(size, 0, new ArrayList<>());
+        }
+
+        private List<Isolator> choose(int size, int first, List<Isolator> chosen) {
+            if (size == 0) {
+                return left-- > 0 && routes(chosen).isEmpty() ? List.copyOf(chosen) : null;
+            }
+            for (int i = first; i <= from.size() - size && left > 0; i++) {
+                chosen.add(from.get(i));
+                List<Isolator> found = choose(size - 1, i + 1, chosen);
+                if (found != null) {
+                    return found;
+                }
+                chosen.remove(chosen.size() - 1);
+            }
+            return null;
+        }
     }
 
     private int farness(Isolator i) {
-        String part = Input.parse(i.input()).part();
-        boolean supply = assembly.circuit().part(part).orElseThrow().type().equals("supply");
-        boolean here = assembly.circuit().part(part).orElseThrow().place().equals(place);
-        return (supply ? 2 : 0) + (here ? 0 : 1);
+        Assembly.Member m = assembly.member(Input.parse(i.input()).part()).orElseThrow();
+        boolean source = m.type().isolation(m.params()).orElseThrow().source();
+        return (source ? 2 : 0) + (m.part().place().equals(place) ? 0 : 1);
     }
 
     private List<Isolator> isolators() {
         List<Isolator> list = new ArrayList<>();
         for (Assembly.Member m : assembly.members()) {
             String id = m.part().id();
-            String title = m.part().title();
-            switch (m.part().type()) {
-                case "supply", "dc-supply" ->
-                    list.add(new Isolator(id + ".on", false, title + " (" + id + "): off at its source"));
-                case "breaker", "disconnect" ->
-                    list.add(new Isolator(id + ".closed", false, title + " (" + id + "): open, lock, tag"));
-                case "plug-supply" -> list.add(new Isolator(id + ".plugged", false, title + " (" + id + "): unplug"));
-                case "battery" -> list.add(new Isolator(id + ".state", "flat", title + " (" + id + "): take out"));
-                case "switch" -> {
-                    if (m.params().is("kind", "service")) {
-                        list.add(new Isolator(id + ".closed", false, title + " (" + id + "): open, lock, tag"));
-                    }
-                }
-                default -> {}
-            }
+            m.type()
+                    .isolation(m.params())
+                    .ifPresent(i -> list.add(new Isolator(
+                            id + "." + i.input(), i.off(), m.part().title() + " (" + id + "): " + i.words())));
         }
         return list;
     }
 
     private List<String> capacitors() {
         return assembly.circuit().parts().stream()
-                .filter(p -> p.type().equals("capacitor") && p.place().equals(place) && p.fitted())
+                .filter(p -> PartTypes.traitsOf(p).contains(Trait.HOLDS_CHARGE)
+                        && p.place().equals(place)
+                        && p.fitted())
                 .map(p -> p.id())
                 .toList();
     }
@@ -169,17 +208,16 @@ public final class DeadProof {
 
     /** Supplies and earth parts bond; the strays of a transformer do not. */
     private boolean isBond(Branch b) {
-        String type = assembly.circuit().part(b.owner()).map(p -> p.type()).orElse("");
-        return type.equals("supply") || type.equals("earth");
+        return is(b, Trait.BONDED);
     }
 
     /** The routes that reach the place with some isolators open, one for each source that does. */
-    private List<List<String>> routes(Set<Isolator> open) {
+    private List<List<String>> routes(Collection<Isolator> open) {
         Set<String> off = new HashSet<>();
         open.forEach(i -> off.add(Input.parse(i.input()).part()));
         List<List<String>> routes = new ArrayList<>();
         for (Branch source : assembly.branches()) {
-            if (source.role() == Role.SOURCE && !off.contains(source.owner()) && !isFedOpener(source)) {
+            if (source.role() == Role.SOURCE && !off.contains(source.owner()) && !isNoSource(source)) {
                 List<String> route = route(source, off);
                 if (route != null) {
                     routes.add(route);
@@ -189,13 +227,13 @@ public final class DeadProof {
         return routes;
     }
 
-    /**
-     * An opener makes its signal from its own mains, so it is reached through them and is no source of its own. A
-     * thermopile gives under a volt and hurts nobody.
-     */
-    private boolean isFedOpener(Branch source) {
-        String type = assembly.circuit().part(source.owner()).map(p -> p.type()).orElse("");
-        return type.equals("opener") || type.equals("rectifier") || type.equals("boiler") || type.equals("thermopile");
+    /** A source that is fed is reached through what feeds it; one that hurts nobody is none. */
+    private boolean isNoSource(Branch source) {
+        return is(source, Trait.DERIVED_SOURCE) || is(source, Trait.HARMLESS_SOURCE);
+    }
+
+    private boolean is(Branch b, Trait trait) {
+        return assembly.member(b.owner()).map(m -> m.is(trait)).orElse(false);
     }
 
     private List<String> route(Branch source, Set<String> off) {
@@ -239,7 +277,7 @@ public final class DeadProof {
         if (passes) {
             for (Branch o : assembly.branchesOf(b.owner())) {
                 boolean winding = b.role() != Role.LOAD && (o.role() == Role.PRIMARY || o.role() == Role.SECONDARY);
-                boolean signal = b.role() == Role.LOAD && o.role() == Role.SOURCE && isFedOpener(o);
+                boolean signal = b.role() == Role.LOAD && o.role() == Role.SOURCE && is(o, Trait.DERIVED_SOURCE);
                 if (o != b && (winding || signal)) {
                     nodesAcross.addAll(List.of(o.nodeA(), o.nodeB()));
                 }
@@ -287,7 +325,8 @@ public final class DeadProof {
         Frame f = run.at(1_000_000);
         double worst = 0;
         for (int n : nodes) {
-            worst = Math.max(worst, f.ac().volts(n, Network.EARTH).abs());
+            double direct = f.dc() == null ? 0 : f.dc().volts(n, Network.EARTH).abs();
+            worst = Math.max(worst, Math.hypot(f.ac().volts(n, Network.EARTH).abs(), direct));
         }
         return worst;
     }

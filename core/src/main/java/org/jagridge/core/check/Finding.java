@@ -6,12 +6,10 @@ import java.util.Locale;
 /**
  * One thing that is wrong, risky or worth knowing.
  *
- * @param code stable, like {@code safety-bypassed}; all are listed in docs/findings.md
  * @param message where and why
- * @param advice what to do
+ * @param advice what to do here; mostly what the kind says
  */
-public record Finding(
-        Severity severity, String code, List<String> parts, List<String> wires, String message, String advice) {
+public record Finding(FindingKind kind, List<String> parts, List<String> wires, String message, String advice) {
 
     /** How bad, worst first. */
     public enum Severity {
@@ -30,7 +28,12 @@ public record Finding(
         wires = List.copyOf(wires);
     }
 
-    static Finding of(Severity severity, String code, List<String> parts, String message, String advice) {
-        return new Finding(severity, code, parts, List.of(), message, advice);
+    public Severity severity() {
+        return kind.severity();
+    }
+
+    /** Stable, like {@code safety-bypassed}; all are listed in docs/findings.md. */
+    public String code() {
+        return kind.code();
     }
 }

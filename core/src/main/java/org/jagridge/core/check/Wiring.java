@@ -2,6 +2,7 @@ package org.jagridge.core.check;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -9,11 +10,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Trait;
 
 /** A circuit's wiring as checks look at it: what is joined by wires alone, and what could be reached from where. */
 final class Wiring {
@@ -80,10 +81,10 @@ final class Wiring {
         return atNet.getOrDefault(netIndex, List.of());
     }
 
-    List<Assembly.Member> parts(String... types) {
-        Set<String> wanted = Set.of(types);
+    /** The fitted parts that are one of these. */
+    List<Assembly.Member> parts(Trait... traits) {
         return assembly.members().stream()
-                .filter(m -> m.part().fitted() && wanted.contains(m.part().type()))
+                .filter(m -> m.part().fitted() && Arrays.stream(traits).anyMatch(m::is))
                 .toList();
     }
 
@@ -94,8 +95,18 @@ final class Wiring {
                 .toList();
     }
 
-    Part part(String id) {
-        return assembly.circuit().part(id).orElseThrow();
+    Assembly.Member member(String id) {
+        return assembly.member(id).orElseThrow();
+    }
+
+    /** Whether a control has a terminal, by its parameter {@code terminals}. */
+    static boolean has(Assembly.Member m, String terminal) {
+        return m.params().texts("terminals").contains(terminal);
+    }
+
+    /** Whether a control has a terminal and a wire is on it. */
+    boolean isWired(Assembly.Member m, String terminal) {
+        return has(m, terminal) && isWired(m.part().id(), terminal);
     }
 
     /** A pole of a source that could reach a net, and whether it is the hot one. */
@@ -136,5 +147,39 @@ final class Wiring {
             }
         }
         return seen;
+    }
+
+    /** Whether one side of a contact reaches only a return pole and the other side only loads. */
+    boolean isOnReturnSide(Branch contact) {
+        for (boolean first : new boolean[] {true, false}) {
+            int near = net(first ? contact.nodeA() : contact.nodeB());
+            int far = net(first ? contact.nodeB() : contact.nodeA());
+            boolean nearReturn = !poles(near, contact.owner(), false).isEmpty()
+                    && poles(near, contact.owner(), true).isEmpty();
+            boolean farFed = !poles(far, contact.owner(), true).isEmpty();
+            boolean farLoads = at(far).stream().anyMatch(b -> b.role().consumes());
+            if (nearReturn && !farFed && farLoads) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private Set<String> poles(int from, String without, boolean hot) {
+        Set<String> sources = new HashSet<>();
+        for (int n : withinReach(from, Set.of(without))) {
+            for (Branch b : at(n)) {
+                if (b.role().gives() && b.b() != null && net(hot ? b.nodeA() : b.nodeB()) == n) {
+                    sources.add(b.owner());
+                }
+            }
+        }
+        return sources;
+    }
+
+    static boolean isLine(Branch source) {
+        return source.role() == Role.SOURCE
+                && source.a() != null
+                && source.a().name().startsWith("L");
     }
 }

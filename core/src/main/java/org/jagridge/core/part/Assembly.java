@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.jagridge.core.circuit.Circuit;
@@ -26,7 +27,18 @@ import org.jagridge.core.network.Network;
 public final class Assembly {
     /** A part with its behaviour and the inputs it takes. */
     public record Member(
-            int index, Part part, Params params, Behaviour<?> behaviour, List<Field> inputs, Signal signal) {}
+            int index,
+            Part part,
+            PartType type,
+            Params params,
+            Behaviour<?> behaviour,
+            List<Field> inputs,
+            Signal signal,
+            Set<Trait> traits) {
+        public boolean is(Trait trait) {
+            return traits.contains(trait);
+        }
+    }
 
     private final Circuit circuit;
     private final Network network;
@@ -180,7 +192,15 @@ public final class Assembly {
                 List<Branch> absent = List.copyOf(branches.subList(before, branches.size()));
                 behaviour = NotFitted.build(draft, names, absent);
             }
-            members.add(new Member(members.size(), part, params, behaviour, type.inputs(params), type.signal(params)));
+            members.add(new Member(
+                    members.size(),
+                    part,
+                    type,
+                    params,
+                    behaviour,
+                    type.inputs(params),
+                    type.signal(params),
+                    type.traits(params)));
         }
 
         void add(Wire wire) {

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -33,6 +34,11 @@ final class Boiler extends PartType {
         names.addAll(params.is("form", "dry") ? List.of("1", "2") : List.of("SL"));
         names.add("PL");
         return names;
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.DERIVED_SOURCE, Trait.HEAT_SOURCE);
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Supplier;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
@@ -36,6 +37,11 @@ final class Breaker extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("closed", true));
+    }
+
+    @Override
+    public Optional<Isolation> isolation(Params params) {
+        return Optional.of(new Isolation("closed", false, "open, lock, tag", false));
     }
 
     @Override

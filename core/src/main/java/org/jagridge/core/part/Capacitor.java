@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -40,6 +41,11 @@ final class Capacitor extends PartType {
         List<Fault> faults = new ArrayList<>(each(part, FaultKind.CAPACITOR_OPEN, "section", sections));
         faults.addAll(each(part, FaultKind.CAPACITOR_WEAK, "section", sections));
         return faults;
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.HOLDS_CHARGE);
     }
 
     @Override

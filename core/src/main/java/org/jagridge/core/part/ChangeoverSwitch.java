@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -19,6 +20,11 @@ final class ChangeoverSwitch extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.choice("position", "1", "1", "2"));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.EXCLUSIVE_CONTACTS);
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -44,6 +45,11 @@ final class Contactor extends PartType {
         return List.of(
                 "Pressed in by hand it starts the load without its safeties: only to test, with someone at the disconnect.",
                 "A solid bar keeps one side of the load live with the contactor out. Open the disconnect.");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.BAR_POLES);
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Problem;
@@ -59,6 +60,11 @@ final class CurrentSwitch extends PartType {
     }
 
     private record Sense(String wire, double times) {}
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.PROVING, Trait.SENSES_CURRENT);
+    }
 
     @Override
     public Signal signal(Params params) {

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -27,6 +28,11 @@ final class CylinderStat extends PartType {
         return params.has("reads")
                 ? List.of(set)
                 : List.of(Field.number("celsius", 40.0, "°C").within(-20, 110), set);
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.EXCLUSIVE_CONTACTS, Trait.CYLINDER);
     }
 
     @Override

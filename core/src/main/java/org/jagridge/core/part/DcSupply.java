@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Optional;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -24,6 +25,16 @@ final class DcSupply extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("on", true));
+    }
+
+    @Override
+    public Optional<Isolation> isolation(Params params) {
+        return Optional.of(new Isolation("on", false, "off at its source", true));
+    }
+
+    @Override
+    public SourceRating source(Params params) {
+        return SourceRating.dc(params.number("volts"));
     }
 
     @Override

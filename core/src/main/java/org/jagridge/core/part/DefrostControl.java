@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -39,6 +40,11 @@ final class DefrostControl extends PartType {
     public List<Fault> ownFaults(Part part, Params params) {
         String other = params.is("valve", "O") ? "B" : "O";
         return List.of(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "valve", "value", other));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.DEFROSTS);
     }
 
     @Override

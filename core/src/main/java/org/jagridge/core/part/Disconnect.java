@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Optional;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -24,6 +25,11 @@ final class Disconnect extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("An open disconnect leaves its line side live. Lock it out and tag it.");
+    }
+
+    @Override
+    public Optional<Isolation> isolation(Params params) {
+        return Optional.of(new Isolation("closed", false, "open, lock, tag", false));
     }
 
     @Override

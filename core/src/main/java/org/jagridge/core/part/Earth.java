@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
 
@@ -13,6 +14,11 @@ final class Earth extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("E");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.BONDED, Trait.EARTH);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import java.util.function.Supplier;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
@@ -36,6 +37,11 @@ final class Fuse extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Find out why it opened before you put in another. Never a larger one, never a link.");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.FUSE);
     }
 
     @Override

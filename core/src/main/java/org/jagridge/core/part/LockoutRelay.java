@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -33,6 +34,11 @@ final class LockoutRelay extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("SUP", "LOAD", "CHAIN", "LAMP");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.LOCKS_OUT);
     }
 
     @Override

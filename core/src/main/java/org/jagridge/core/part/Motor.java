@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -57,6 +58,11 @@ final class Motor extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return List.of(Fault.of(FaultKind.MOTOR_SEIZED, "part", part.id()));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return params.is("kind", "blower") ? Set.of(Trait.SPEED_TAPS, Trait.AIR_MOVER) : Set.of(Trait.SPEED_TAPS);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -30,6 +31,18 @@ final class Opener extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("S1", "S2", "L", "N");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.DERIVED_SOURCE);
+    }
+
+    @Override
+    public SourceRating source(Params params) {
+        boolean direct = params.is("signal", "dc-always");
+        double volts = params.number("volts", direct ? 28 : 24);
+        return direct ? SourceRating.dc(volts) : SourceRating.ac(volts);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -35,6 +36,11 @@ final class Opening extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return each(part, FaultKind.STUCK, "at", List.of("shut", "half", "open"));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.OPENING);
     }
 
     @Override

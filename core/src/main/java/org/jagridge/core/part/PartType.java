@@ -2,6 +2,8 @@ package org.jagridge.core.part;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -62,6 +64,21 @@ public abstract class PartType implements PartDeclaration {
     /** "1", "2" … as signals count stages and zones. */
     protected static List<String> numbers(int most) {
         return IntStream.rangeClosed(1, most).mapToObj(Integer::toString).toList();
+    }
+
+    /** What a part of this type is. */
+    public Set<Trait> traits(Params params) {
+        return Set.of();
+    }
+
+    /** How a hand makes it feed nothing any more; empty for what is no isolator. */
+    public Optional<Isolation> isolation(Params params) {
+        return Optional.empty();
+    }
+
+    /** What it gives by its rating; asked of parts with a source only. */
+    public SourceRating source(Params params) {
+        return SourceRating.ac(24);
     }
 
     /** Makes the part's branches by {@code draft} and returns what drives them. */

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jagridge.core.circuit.Catalogue;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
@@ -84,6 +85,12 @@ public final class PartTypes implements Catalogue {
 
     public static PartTypes catalogue() {
         return CATALOGUE;
+    }
+
+    /** What a part is. */
+    public static Set<Trait> traitsOf(Part part) {
+        PartType type = CATALOGUE.require(part);
+        return type.traits(new Params(type.params(), part.params()));
     }
 
     /** The values that a part's main signal can take. */

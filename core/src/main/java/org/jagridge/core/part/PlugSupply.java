@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Optional;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -25,6 +26,16 @@ final class PlugSupply extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("plugged", true));
+    }
+
+    @Override
+    public Optional<Isolation> isolation(Params params) {
+        return Optional.of(new Isolation("plugged", false, "unplug", true));
+    }
+
+    @Override
+    public SourceRating source(Params params) {
+        return SourceRating.ac(params.number("secondaryVolts"));
     }
 
     @Override

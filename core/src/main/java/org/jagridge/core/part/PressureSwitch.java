@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -30,6 +31,11 @@ final class PressureSwitch extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return each(part, FaultKind.CONDITION, "condition", List.of("blocked-flue"));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.PROVING);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -20,6 +21,11 @@ final class Programmer extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.choice("hotWater", "off", "off", "on"), Field.choice("heating", "off", "off", "on"));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.EXCLUSIVE_CONTACTS, Trait.PROGRAMMER);
     }
 
     @Override

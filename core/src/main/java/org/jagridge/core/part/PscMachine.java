@@ -1,6 +1,8 @@
 package org.jagridge.core.part;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -36,7 +38,7 @@ final class PscMachine extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(
+        List<Field> fields = new ArrayList<>(List.of(
                 Field.positive("volts", 240.0, "V"),
                 Field.positive("runAmps", compressor ? 12.0 : 1.2, "A"),
                 Field.positive("startAmps", compressor ? 4.0 : 0.5, "A"),
@@ -45,7 +47,12 @@ final class PscMachine extends PartType {
                 Field.number("equaliseSeconds", compressor ? 180.0 : 0.0, "s").within(0, 3600),
                 Field.positive("overloadTripSeconds", 8.0, "s"),
                 Field.positive("overloadResetSeconds", 900.0, "s"),
-                Field.part("startRelay"));
+                Field.part("startRelay")));
+        if (!compressor) {
+            // what it drives: a blower, a fan; where nobody says, it may be either
+            fields.add(Field.text("kind", null));
+        }
+        return fields;
     }
 
     @Override
@@ -61,6 +68,15 @@ final class PscMachine extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return List.of(Fault.of(FaultKind.MOTOR_SEIZED, "part", part.id()));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return compressor
+                ? Set.of(Trait.COMPRESSOR)
+                : !params.has("kind")
+                        ? Set.of(Trait.PERHAPS_AIR_MOVER)
+                        : params.is("kind", "blower") ? Set.of(Trait.AIR_MOVER) : Set.of();
     }
 
     @Override

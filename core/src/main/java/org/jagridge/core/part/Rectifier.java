@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
 
@@ -25,6 +26,16 @@ final class Rectifier extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Never tie its minus to C: that shorts a diode.");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.DERIVED_SOURCE, Trait.RECTIFIER);
+    }
+
+    @Override
+    public SourceRating source(Params params) {
+        return SourceRating.dc(22);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -26,6 +27,13 @@ final class ResistiveLoad extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("1", "2");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return params.text("kind").contains("strip")
+                ? Set.of(Trait.RESISTIVE, Trait.HEAT_SOURCE, Trait.NEEDS_AIR)
+                : Set.of(Trait.RESISTIVE);
     }
 
     @Override

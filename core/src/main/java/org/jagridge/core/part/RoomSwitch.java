@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -61,6 +62,11 @@ final class RoomSwitch extends PartType {
         return params.has("reads")
                 ? List.of(set)
                 : List.of(set, Field.number("roomCelsius", 21.0, "°C").within(-40, 60));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.ROOM_SWITCH);
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -89,6 +90,11 @@ final class SafetySwitch extends PartType {
                 .distinct()
                 .toList();
         return each(part, FaultKind.CONDITION, "condition", world);
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.SAFETY);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -29,6 +30,11 @@ final class Solenoid extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("1", "2");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return params.is("kind", "reversing valve") ? Set.of(Trait.REVERSING_VALVE) : Set.of();
     }
 
     @Override

@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -20,6 +21,11 @@ final class Splice extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return TerminalStrip.numbered(params.integer("posts"));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.JOINT);
     }
 
     @Override

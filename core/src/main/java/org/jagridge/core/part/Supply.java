@@ -2,6 +2,8 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -44,6 +46,23 @@ final class Supply extends PartType {
     @Override
     public List<String> cautions() {
         return List.of("Line voltage. Lock out, tag, and prove dead before you touch.");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.BONDED, Trait.MAINS);
+    }
+
+    @Override
+    public Optional<Isolation> isolation(Params params) {
+        return Optional.of(new Isolation("on", false, "off at its source", true));
+    }
+
+    @Override
+    public SourceRating source(Params params) {
+        double leg = params.number("volts", params.is("system", "single-230") ? 230 : 120);
+        // two legs of 208 V are 120° apart, not 180°
+        return new SourceRating(leg, params.is("system", "two-leg-208") ? 208 : 2 * leg, false);
     }
 
     @Override

@@ -1,6 +1,8 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -26,6 +28,18 @@ final class Switch extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("closed", params.is("rest", "closed")));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.HAND_SWITCH);
+    }
+
+    @Override
+    public Optional<Isolation> isolation(Params params) {
+        return params.is("kind", "service")
+                ? Optional.of(new Isolation("closed", false, "open, lock, tag", false))
+                : Optional.empty();
     }
 
     @Override

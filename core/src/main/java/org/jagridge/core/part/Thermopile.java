@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -27,6 +28,16 @@ final class Thermopile extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.flag("pilotLit", true));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.HARMLESS_SOURCE);
+    }
+
+    @Override
+    public SourceRating source(Params params) {
+        return SourceRating.dc(0);
     }
 
     @Override

@@ -109,6 +109,11 @@ final class Thermostat extends PartType {
     }
 
     @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.THERMOSTAT);
+    }
+
+    @Override
     public Signal signal(Params params) {
         return Signal.someOf(pairs(params.texts("terminals")), "none", "blank");
     }

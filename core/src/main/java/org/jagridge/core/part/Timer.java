@@ -2,6 +2,7 @@ package org.jagridge.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -70,6 +71,11 @@ final class Timer extends PartType {
     public List<Fault> ownFaults(Part part, Params params) {
         String other = params.is("setting", "24V") ? "line" : "24V";
         return List.of(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "setting", "value", other));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.DIAL);
     }
 
     @Override

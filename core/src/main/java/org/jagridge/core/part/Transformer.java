@@ -49,6 +49,11 @@ final class Transformer extends PartType {
     }
 
     @Override
+    public SourceRating source(Params params) {
+        return SourceRating.ac(params.number("secondaryVolts"));
+    }
+
+    @Override
     public Signal signal(Params params) {
         return Signal.of("live", "dead", "burnt", "cut-out");
     }

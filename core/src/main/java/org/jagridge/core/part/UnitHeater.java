@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -46,6 +47,11 @@ final class UnitHeater extends PartType {
     @Override
     public List<Fault> ownFaults(Part part, Params params) {
         return each(part, FaultKind.CONDITION, "condition", List.of("no-flame", "blocked-flue"));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return params.is("call", "24V-pair") ? Set.of(Trait.HEAT_SOURCE, Trait.OWN_PAIR) : Set.of(Trait.HEAT_SOURCE);
     }
 
     @Override

@@ -1,0 +1,56 @@
+package org.jagridge.core.check;
+
+import static org.jagridge.core.check.FindingKind.COIL_UNDERVOLTED;
+
+import java.util.Locale;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.run.Frame;
+
+/** Coils that hold with too few volts. */
+final class Coils implements RunCheck {
+    private static final double HEALTHY_COIL = 0.85;
+
+    private final Assembly assembly;
+    private final Findings findings;
+
+    Coils(Assembly assembly, Findings findings) {
+        this.assembly = assembly;
+        this.findings = findings;
+    }
+
+    @Override
+    public void settled(Frame f, long lasts, String during) {
+        for (Branch b : f.assembly().branches()) {
+            if (b.role() == Role.COIL) {
+                coil(b, f, during);
+            }
+        }
+    }
+
+    private Params params(Branch b) {
+        return assembly.member(b.owner()).orElseThrow().params();
+    }
+
+    private void coil(Branch b, Frame f, String during) {
+        Params p = params(b);
+        if (!p.has("coilVolts") || !"in".equals(f.signals().get(b.owner()))) {
+            return;
+        }
+        double share = f.volts(b) / p.number("coilVolts");
+        if (share < HEALTHY_COIL) {
+            findings.once(
+                    COIL_UNDERVOLTED,
+                    b.owner(),
+                    String.format(
+                            Locale.ROOT,
+                            "%s holds with %.1f V, %.0f %% of its rating,%s.",
+                            b.owner(),
+                            f.volts(b),
+                            100 * share,
+                            during));
+        }
+    }
+}

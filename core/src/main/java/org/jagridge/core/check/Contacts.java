@@ -1,0 +1,70 @@
+package org.jagridge.core.check;
+
+import static org.jagridge.core.check.FindingKind.CONTACT_DROP;
+import static org.jagridge.core.check.FindingKind.CONTACT_OVERLOADED;
+
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Trait;
+import org.jagridge.core.run.Frame;
+
+/** Contacts that lose or carry too much. */
+final class Contacts implements RunCheck {
+    private static final double FLOWS = 0.1;
+    /** Volts. A sound contact loses millivolts. */
+    private static final double DROPS = 0.5;
+    /** Volts. The series element of an electronic timer loses about one with a small coil behind it. */
+    private static final double ELEMENT_DROP = 2;
+
+    private final Assembly assembly;
+    private final Findings findings;
+
+    Contacts(Assembly assembly, Findings findings) {
+        this.assembly = assembly;
+        this.findings = findings;
+    }
+
+    @Override
+    public void settled(Frame f, long lasts, String during) {
+        for (Branch b : f.assembly().branches()) {
+            if (b.role() == Role.CONTACT) {
+                contact(b, f, during);
+            }
+        }
+    }
+
+    private Params params(Branch b) {
+        return assembly.member(b.owner()).orElseThrow().params();
+    }
+
+    /** While a series timer waits, nearly all the volts stand across it at a trickle; that is no loss. */
+    private boolean losesTooMuch(Branch b, Frame f) {
+        boolean element = assembly.member(b.owner()).orElseThrow().is(Trait.DIAL)
+                && params(b).is("form", "series");
+        return element ? f.amps(b) > FLOWS && f.volts(b) > ELEMENT_DROP : f.conducts(b) && f.volts(b) > DROPS;
+    }
+
+    private void contact(Branch b, Frame f, String during) {
+        Params p = params(b);
+        if (losesTooMuch(b, f)) {
+            findings.once(
+                    CONTACT_DROP,
+                    b.owner(),
+                    "%s loses %s V while it is closed%s."
+                            .formatted(b.title(), Numbers.threeFigures(f.volts(b)), during));
+        }
+        double most = p.has("maxContactAmps")
+                ? p.number("maxContactAmps")
+                : p.has("contactAmps") ? p.number("contactAmps") : 0;
+        if (most > 0 && f.amps(b) > most) {
+            findings.once(
+                    CONTACT_OVERLOADED,
+                    b.owner(),
+                    "%s carries %s A, rated %s A,%s."
+                            .formatted(b.title(), Numbers.threeFigures(f.amps(b)), Numbers.plain(most), during));
+        }
+    }
+}

@@ -1,0 +1,40 @@
+package org.jagridge.core.check;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Collects findings. */
+final class Findings {
+    private final List<Finding> findings = new ArrayList<>();
+    private final Set<String> once = new HashSet<>();
+
+    void add(FindingKind kind, List<String> parts, String message) {
+        add(kind, parts, List.of(), message);
+    }
+
+    void add(FindingKind kind, List<String> parts, List<String> wires, String message) {
+        findings.add(new Finding(kind, parts, wires, message, kind.advice()));
+    }
+
+    /** Says something of a part only at the first time that it is found. */
+    void once(FindingKind kind, String part, String message) {
+        once(kind, part, message, kind.advice());
+    }
+
+    void once(FindingKind kind, String part, String message, String advice) {
+        if (once.add(kind.code() + " " + part)) {
+            findings.add(new Finding(kind, List.of(part), List.of(), message, advice));
+        }
+    }
+
+    /** Worst first; those of one severity in the order of their codes and parts. */
+    List<Finding> sorted() {
+        findings.sort(Comparator.comparing(Finding::severity)
+                .thenComparing(Finding::code)
+                .thenComparing(f -> String.join(" ", f.parts())));
+        return List.copyOf(findings);
+    }
+}
