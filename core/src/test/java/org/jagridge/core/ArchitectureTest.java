@@ -2,15 +2,32 @@ package org.jagridge.core;
 
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.testng.Assert.assertEquals;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jagridge.core.part.PartType;
+import org.jagridge.core.part.PartTypes;
 import org.testng.annotations.Test;
 
 /** The packages are the pipeline; arrows go one way. */
 public class ArchitectureTest {
+    /** Part types whose names are words that mean other things, too: a lane, a test lead, a parameter. */
+    private static final Set<String> PLAIN_WORDS = Set.of("supply", "earth", "outdoors");
+
     private final JavaClasses classes = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("org.jagridge.core");
@@ -89,5 +106,29 @@ public class ArchitectureTest {
                 .dependOnClassesThat()
                 .resideInAnyPackage("tools.jackson..", "com.networknt..")
                 .check(classes);
+    }
+
+    /** A type is known by what it says of itself, not by its name: a new one touches its own file and the register. */
+    @Test
+    public void noPartTypeIsNamedOutsideItsPackage() throws IOException {
+        Set<String> types =
+                PartTypes.catalogue().all().stream().map(PartType::type).collect(Collectors.toCollection(TreeSet::new));
+        List<String> named = new ArrayList<>();
+        for (String root : List.of("src/main/java", "../web/src/main/java")) {
+            try (Stream<Path> files = Files.walk(Path.of(root))) {
+                for (Path file : files.filter(f -> f.toString().endsWith(".java"))
+                        .filter(f -> !f.toString().contains("/core/part/"))
+                        .sorted()
+                        .toList()) {
+                    Matcher literal = Pattern.compile("\"([a-z][a-z-]*)\"").matcher(Files.readString(file));
+                    while (literal.find()) {
+                        if (types.contains(literal.group(1)) && !PLAIN_WORDS.contains(literal.group(1))) {
+                            named.add(file.getFileName() + ": " + literal.group(1));
+                        }
+                    }
+                }
+            }
+        }
+        assertEquals(named.toString(), "[]");
     }
 }

@@ -1,6 +1,5 @@
 package org.jagridge.core.circuit;
 
-import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -42,19 +41,10 @@ public record BareEnd(String wire, int end) {
     }
 
     /** Takes the end off in a circuit that is being built. */
-    void takeOff(Circuit.Builder b, String place) {
+    void takeOff(Circuit.Builder b, String place, Fittings fittings) {
         Terminal bare = terminal();
         if (b.parts().stream().noneMatch(p -> p.id().equals(bare.part()))) {
-            b.parts()
-                    .add(new Part(
-                            bare.part(),
-                            "terminal-strip",
-                            place,
-                            null,
-                            Map.of("posts", 2.0),
-                            true,
-                            Part.WhenNotFitted.OPEN,
-                            Map.of()));
+            b.parts().add(fittings.strip(bare.part(), place, 2));
         }
         b.wires().replaceAll(w -> w.id().equals(wire) ? w.withEnd(end, bare) : w);
     }

@@ -57,8 +57,9 @@ public sealed interface Defect permits WiringDefect, PartDefect, Defect.Rewiring
         /**
          * @param circuit as it was before any defect
          * @param b the circuit that the defects make of it
+         * @param fittings makes what hands put in
          */
-        void rewire(Circuit circuit, Circuit.Builder b);
+        void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings);
 
         /** Whether hands do it: they take off what other defects have put where it is. */
         default boolean isByHand() {

@@ -366,7 +366,7 @@ public sealed interface PartDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder b) {
+        public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
             b.parts().replaceAll(p -> p.id().equals(part) ? set(p) : p);
         }
 

@@ -84,7 +84,7 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder b) {
+        public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
             Wire there = circuit.wire(wire).orElseThrow();
             Terminal metalwork = new Terminal(placeOf(circuit, there.from()), "PE");
             add(b, Wire.between("earthed " + wire, there.from(), metalwork));
@@ -109,7 +109,7 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder b) {
+        public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
             b.wires().removeIf(w -> w.id().equals(wire));
         }
     }
@@ -137,7 +137,7 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder b) {
+        public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
             replace(b, circuit.wire(wire).orElseThrow().withEnd(end, at));
         }
     }
@@ -170,9 +170,9 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder b) {
+        public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
             int end = endAt(circuit.wire(wire).orElseThrow(), at);
-            new BareEnd(wire, end).takeOff(b, placeOf(circuit, at));
+            new BareEnd(wire, end).takeOff(b, placeOf(circuit, at), fittings);
         }
     }
 
@@ -205,19 +205,10 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder b) {
+        public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
             String splice = "twist " + one + " " + other;
             b.parts().removeIf(p -> p.id().equals(splice));
-            b.parts()
-                    .add(new Part(
-                            splice,
-                            "splice",
-                            placeOf(circuit, offOne),
-                            null,
-                            Map.of("posts", 2.0),
-                            true,
-                            Part.WhenNotFitted.OPEN,
-                            Map.of()));
+            b.parts().add(fittings.splice(splice, placeOf(circuit, offOne), null, 2));
             twist(circuit, b, one, offOne, new Terminal(splice, "1"));
             twist(circuit, b, other, offOther, new Terminal(splice, "2"));
         }
@@ -252,7 +243,7 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder b) {
+        public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
             Wire first = circuit.wire(one).orElseThrow();
             Wire second = circuit.wire(other).orElseThrow();
             replace(b, first.withEnd(end, second.end(end)));
@@ -287,7 +278,7 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder builder) {
+        public void rewire(Circuit circuit, Circuit.Builder builder, Fittings fittings) {
             add(builder, Wire.between(id(), a, b));
         }
 
@@ -324,7 +315,7 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public void rewire(Circuit circuit, Circuit.Builder builder) {
+        public void rewire(Circuit circuit, Circuit.Builder builder, Fittings fittings) {
             add(builder, Wire.between(id(), a, b));
         }
     }

@@ -13,6 +13,7 @@ import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Trait;
 
 /**
  * Where the boxes of a connection diagram lie and on which edge each terminal sits, before any wire is drawn. All
@@ -32,7 +33,6 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
     static final int TITLE = 2;
 
     /** Types with a small mark beside their title. */
-    private static final List<String> MARKED = List.of("earth", "splice");
     /** Room beside a title for a small mark, in pixels. */
     private static final double MARK = 30;
 
@@ -120,7 +120,14 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
                     .max()
                     .orElse(1);
             int pitch = Math.max(2, (int) Math.ceil((longest * LETTER + 3) / STEP));
-            items.put(part.id(), new Item(part.id(), part.place(), terminals, pitch, MARKED.contains(part.type())));
+            items.put(
+                    part.id(),
+                    new Item(
+                            part.id(),
+                            part.place(),
+                            terminals,
+                            pitch,
+                            PartTypes.is(part, Trait.JOINT) || PartTypes.is(part, Trait.EARTH)));
         }
         return items;
     }

@@ -13,6 +13,8 @@ import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.found.Tracing;
 import org.jagridge.core.found.Tracing.End;
+import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Trait;
 
 /**
  * Puts what was traced in place of what was drawn at those terminals. Two ends make a wire, with both colours where they
@@ -49,7 +51,7 @@ final class TracedWiring {
         Set<String> wired = new LinkedHashSet<>();
         to.wires().forEach(w -> wired.addAll(List.of(w.from().part(), w.to().part())));
         List<String> unused = to.parts().stream()
-                .filter(p -> p.place().equals(HIDDEN.id()) && p.type().equals("splice") && !wired.contains(p.id()))
+                .filter(p -> p.place().equals(HIDDEN.id()) && PartTypes.is(p, Trait.JOINT) && !wired.contains(p.id()))
                 .map(Part::id)
                 .toList();
         to.wires().removeIf(w -> unused.contains(w.from().part()) || unused.contains(w.to().part()));
@@ -101,10 +103,7 @@ final class TracedWiring {
             number++;
         }
         String id = "HS" + number;
-        Map<String, Object> posts = Map.of("posts", (double) conductor.size());
-        to.parts()
-                .add(new Part(
-                        id, "splice", HIDDEN.id(), "hidden splice", posts, true, Part.WhenNotFitted.OPEN, Map.of()));
+        to.parts().add(PartTypes.fittings().splice(id, HIDDEN.id(), "hidden splice", conductor.size()));
         for (int i = 0; i < conductor.size(); i++) {
             End end = conductor.get(i);
             Wire wire = Wire.between(Edits.freeWireId(to.wires()), end.at(), new Terminal(id, String.valueOf(i + 1)));

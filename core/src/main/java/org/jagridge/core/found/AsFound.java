@@ -22,6 +22,7 @@ import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Trait;
 
 /**
  * What was found in the field: at each terminal a colour and where it goes, or that it goes nowhere, or that nobody
@@ -204,7 +205,7 @@ public record AsFound(List<Row> rows) {
     /** The wired terminals of a drawing that nobody has looked at yet; splices are not asked for. */
     public List<Terminal> notLookedAt(Circuit drawn) {
         Set<String> splices = drawn.parts().stream()
-                .filter(part -> part.type().equals("splice"))
+                .filter(part -> PartTypes.is(part, Trait.JOINT))
                 .map(Part::id)
                 .collect(Collectors.toSet());
         Set<Terminal> seen = seen();

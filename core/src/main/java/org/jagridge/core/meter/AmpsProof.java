@@ -14,6 +14,7 @@ import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Frame;
 
 /**
@@ -95,7 +96,7 @@ final class AmpsProof {
     /** A heater draws by its resistance, so its amps follow its volts. */
     private String heater(Behind b) {
         Part part = frame.assembly().circuit().part(b.load().owner()).orElse(null);
-        if (part == null || !part.type().equals("resistive-load")) {
+        if (part == null || !PartTypes.is(part, Trait.RESISTIVE)) {
             return null;
         }
         Params params = new Params(PartTypes.catalogue().require(part).params(), part.params());

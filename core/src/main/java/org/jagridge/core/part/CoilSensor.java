@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -43,6 +44,11 @@ final class CoilSensor extends PartType {
     @Override
     public List<String> numbers(Params params) {
         return params.has("outdoors") ? List.of("celsius") : List.of("celsius", "coilCelsius");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.COIL_SENSOR);
     }
 
     @Override

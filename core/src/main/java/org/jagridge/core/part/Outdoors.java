@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -19,6 +20,11 @@ final class Outdoors extends PartType {
     @Override
     public List<Field> inputs(Params params) {
         return List.of(Field.number("celsius", 5.0, "°C").within(-60, 60));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.WEATHER);
     }
 
     @Override

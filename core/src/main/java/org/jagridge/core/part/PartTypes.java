@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jagridge.core.circuit.Catalogue;
+import org.jagridge.core.circuit.Fittings;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Signal;
@@ -85,6 +86,31 @@ public final class PartTypes implements Catalogue {
 
     public static PartTypes catalogue() {
         return CATALOGUE;
+    }
+
+    /** Whether a part is one of these. */
+    public static boolean is(Part part, Trait trait) {
+        return traitsOf(part).contains(trait);
+    }
+
+    /** Fittings that hands and defects put into a circuit. */
+    public static Fittings fittings() {
+        return new Fittings() {
+            @Override
+            public Part splice(String id, String place, String name, int posts) {
+                return fitting(id, "splice", place, name, posts);
+            }
+
+            @Override
+            public Part strip(String id, String place, int posts) {
+                return fitting(id, "terminal-strip", place, null, posts);
+            }
+        };
+    }
+
+    private static Part fitting(String id, String type, String place, String name, int posts) {
+        return new Part(
+                id, type, place, name, Map.of("posts", (double) posts), true, Part.WhenNotFitted.OPEN, Map.of());
     }
 
     /** What a part is. */

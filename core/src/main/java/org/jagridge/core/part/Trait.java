@@ -36,6 +36,10 @@ public enum Trait {
     PROGRAMMER,
     /** Watches the water of a cylinder. */
     CYLINDER,
+    /** Is the temperature outside. */
+    WEATHER,
+    /** Watches an outdoor coil. */
+    COIL_SENSOR,
     /** Defrosts an outdoor coil. */
     DEFROSTS,
     /** Thrown by a hand. */

@@ -10,6 +10,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Hold;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 
 /** Does what defects say of themselves: makes the circuit that some of them make, and takes hold of branches. */
@@ -29,7 +30,7 @@ final class FaultEffects {
                 .map(Defect.Rewiring.class::cast)
                 // hands take off what faults have put where it is
                 .sorted(Comparator.comparing(Defect.Rewiring::isByHand))
-                .forEach(d -> d.rewire(circuit, b));
+                .forEach(d -> d.rewire(circuit, b, PartTypes.fittings()));
         return b.build();
     }
 

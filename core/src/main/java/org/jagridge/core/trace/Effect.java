@@ -9,6 +9,7 @@ import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 
@@ -42,13 +43,11 @@ public final class Effect {
     /** The heat pump of a circuit; empty where it has no compressor or not exactly one reversing valve. */
     public static Optional<Effect> of(Circuit circuit) {
         List<String> compressors = circuit.parts().stream()
-                .filter(p -> p.fitted() && p.type().equals("compressor"))
+                .filter(p -> p.fitted() && PartTypes.is(p, Trait.COMPRESSOR))
                 .map(Part::id)
                 .toList();
         List<Part> valves = circuit.parts().stream()
-                .filter(p -> p.fitted()
-                        && p.type().equals("solenoid")
-                        && "reversing valve".equals(p.params().get("kind")))
+                .filter(p -> p.fitted() && PartTypes.is(p, Trait.REVERSING_VALVE))
                 .toList();
         return compressors.isEmpty() || valves.size() != 1
                 ? Optional.empty()

@@ -14,6 +14,7 @@ import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
@@ -113,40 +114,38 @@ final class Mishaps {
 
     private void happensTo(Part p) {
         String id = p.id();
-        switch (p.type()) {
-            case "safety-switch", "powered-safety" -> {
-                Map<String, Object> mended = params(p).is("reset", "manual")
-                        ? Tale.both(id + ".tripped", false, id + ".reset", true)
-                        : Map.of(id + ".tripped", false);
-                Tale tale = during(id).at(MISHAP, id + ".tripped", true).at(MENDED, mended);
-                if (circuit.parts().stream().anyMatch(l -> l.type().equals("lockout-relay"))) {
-                    // it stays locked out until the call has been taken away and given again
-                    call(id).ifPresent(c -> tale.at(
-                                    RESET, c.scenario().steps().get(1).set())
-                            .at(AGAIN, c.scenario().steps().get(0).set()));
-                }
-                tell(p, "trips", p.title() + " trips", tale);
-            }
-            case "opening" ->
-                tell(
-                        p,
-                        "opens",
-                        p.title() + " opens and shuts",
-                        during(id).at(MISHAP, id + ".target", "open").at(MENDED, id + ".target", "shut"));
-            case "cylinder-stat" -> {
-                if (!params(p).has("reads")) {
-                    tell(
-                            p,
-                            "satisfied",
-                            p.title() + " is satisfied and cools",
-                            during(id).at(MISHAP, id + ".celsius", 65.0).at(MENDED, id + ".celsius", 40.0));
-                }
-            }
-            case "switch" -> thrown(p);
-            default -> {
-                // nothing that a hand or the world would do to it
-            }
+        Set<Trait> traits = PartTypes.traitsOf(p);
+        if (traits.contains(Trait.SAFETY)) {
+            trips(p);
+        } else if (traits.contains(Trait.OPENING)) {
+            tell(
+                    p,
+                    "opens",
+                    p.title() + " opens and shuts",
+                    during(id).at(MISHAP, id + ".target", "open").at(MENDED, id + ".target", "shut"));
+        } else if (traits.contains(Trait.CYLINDER) && !params(p).has("reads")) {
+            tell(
+                    p,
+                    "satisfied",
+                    p.title() + " is satisfied and cools",
+                    during(id).at(MISHAP, id + ".celsius", 65.0).at(MENDED, id + ".celsius", 40.0));
+        } else if (traits.contains(Trait.HAND_SWITCH)) {
+            thrown(p);
         }
+    }
+
+    private void trips(Part p) {
+        String id = p.id();
+        Map<String, Object> mended = params(p).is("reset", "manual")
+                ? Tale.both(id + ".tripped", false, id + ".reset", true)
+                : Map.of(id + ".tripped", false);
+        Tale tale = during(id).at(MISHAP, id + ".tripped", true).at(MENDED, mended);
+        if (circuit.parts().stream().anyMatch(l -> PartTypes.is(l, Trait.LOCKS_OUT))) {
+            // it stays locked out until the call has been taken away and given again
+            call(id).ifPresent(c -> tale.at(RESET, c.scenario().steps().get(1).set())
+                    .at(AGAIN, c.scenario().steps().get(0).set()));
+        }
+        tell(p, "trips", p.title() + " trips", tale);
     }
 
     private void thrown(Part p) {
@@ -175,7 +174,7 @@ final class Mishaps {
 
     private List<String> startButtons() {
         return circuit.parts().stream()
-                .filter(p -> p.fitted() && p.type().equals("switch"))
+                .filter(p -> p.fitted() && PartTypes.is(p, Trait.HAND_SWITCH))
                 .filter(p -> params(p).is("kind", "push") && params(p).is("rest", "open"))
                 .map(p -> p.id() + ".closed")
                 .toList();
@@ -189,7 +188,7 @@ final class Mishaps {
         Map<String, Object> off = new LinkedHashMap<>();
         Map<String, Object> on = new LinkedHashMap<>();
         circuit.parts().forEach(p -> {
-            if (p.type().equals("supply")) {
+            if (PartTypes.is(p, Trait.MAINS)) {
                 off.put(p.id() + ".on", false);
                 on.put(p.id() + ".on", true);
             }

@@ -4,15 +4,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.run.Event;
 
 /** Puts events into words. */
 public final class Narrator {
-    private static final Set<String> CLOSES_PAIRS = Set.of("thermostat", "remote-module");
-
     private final Circuit circuit;
 
     public Narrator(Circuit circuit) {
@@ -27,8 +25,11 @@ public final class Narrator {
         if (e.isInput()) {
             return e.part() + " " + spaced(e.signal().substring(e.part().length() + 1)) + ": " + words(e);
         }
-        String type = circuit.part(e.part()).map(Part::type).orElse("");
-        return CLOSES_PAIRS.contains(type) ? pairs(e) : e.part() + " " + e.to();
+        boolean closesPairs = circuit.part(e.part())
+                .map(PartTypes::signalOf)
+                .filter(s -> s.items().stream().anyMatch(i -> i.contains("-")))
+                .isPresent();
+        return closesPairs ? pairs(e) : e.part() + " " + e.to();
     }
 
     /** The part's own name, where it has one that says more than its id. */

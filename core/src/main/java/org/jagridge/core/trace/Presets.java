@@ -12,6 +12,7 @@ import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Trait;
 
 /**
  * The calls and mishaps that a circuit's own parts make possible, each as a scenario: fan on, cooling, heating,
@@ -21,7 +22,6 @@ import org.jagridge.core.part.PartTypes;
 public final class Presets {
     private static final double BEGINS = 5;
     private static final double ENDS = 605;
-    private static final Set<String> ROOM_SWITCHES = Set.of("line-thermostat", "millivolt-thermostat", "room-stat");
     /** Long enough after a call for blowers and overruns to stop. */
     private static final double UNTIL = 1000;
 
@@ -51,14 +51,13 @@ public final class Presets {
 
     private List<Preset> make() {
         circuit.parts().forEach(p -> {
-            switch (p.type()) {
-                case "thermostat" -> thermostat(p);
-                case "programmer" -> programmer(p);
-                default -> {
-                    if (ROOM_SWITCHES.contains(p.type())) {
-                        roomSwitch(p);
-                    }
-                }
+            Set<Trait> traits = PartTypes.traitsOf(p);
+            if (traits.contains(Trait.THERMOSTAT)) {
+                thermostat(p);
+            } else if (traits.contains(Trait.PROGRAMMER)) {
+                programmer(p);
+            } else if (traits.contains(Trait.ROOM_SWITCH)) {
+                roomSwitch(p);
             }
         });
         presets.addAll(new Mishaps(circuit, presets).make());
@@ -115,7 +114,7 @@ public final class Presets {
         if (heatPump) {
             call(p, "emergency", "Emergency heat", new Tale().start(room, 15.0), mode, "emergency");
         }
-        if (heatPump && circuit.parts().stream().anyMatch(o -> o.type().equals("defrost-control"))) {
+        if (heatPump && circuit.parts().stream().anyMatch(o -> PartTypes.is(o, Trait.DEFROSTS))) {
             defrost(p, room, mode);
         }
         if (cools && heats) {
@@ -147,9 +146,9 @@ public final class Presets {
     private void defrost(Part p, String room, String mode) {
         Tale tale = new Tale().start(room, 18.0).start(p.id() + ".heatSetCelsius", 20.0);
         circuit.parts().forEach(o -> {
-            if (o.type().equals("outdoors")) {
+            if (PartTypes.is(o, Trait.WEATHER)) {
                 tale.start(o.id() + ".celsius", -5.0);
-            } else if (o.type().equals("coil-sensor") && !params(o).has("outdoors")) {
+            } else if (PartTypes.is(o, Trait.COIL_SENSOR) && !params(o).has("outdoors")) {
                 tale.start(o.id() + ".coilCelsius", -6.0);
             }
         });
@@ -181,9 +180,9 @@ public final class Presets {
 
     /** Other room switches are turned down, so that this call is told alone; a programmer lets heating through. */
     private void beQuiet(Part other, Part caller, Tale tale) {
-        if (other.type().equals("programmer") && caller.type().equals("room-stat")) {
+        if (PartTypes.is(other, Trait.PROGRAMMER)) {
             tale.start(other.id() + ".heating", "on");
-        } else if (ROOM_SWITCHES.contains(other.type()) && !other.id().equals(caller.id())) {
+        } else if (PartTypes.is(other, Trait.ROOM_SWITCH) && !other.id().equals(caller.id())) {
             Params params = params(other);
             boolean cools = params.has("direction") && params.is("direction", "cool");
             tale.start(other.id() + ".setCelsius", cools ? 30.0 : 5.0);
@@ -193,7 +192,7 @@ public final class Presets {
     private void programmer(Part p) {
         Map<String, Object> warm = new LinkedHashMap<>();
         circuit.parts().forEach(o -> {
-            if (o.type().equals("room-stat")) {
+            if (PartTypes.is(o, Trait.ROOM_SWITCH)) {
                 warm.put(o.id() + ".setCelsius", 30.0);
             }
         });

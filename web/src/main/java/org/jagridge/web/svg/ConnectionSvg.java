@@ -1,6 +1,7 @@
 package org.jagridge.web.svg;
 
 import java.util.Locale;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Wire;
@@ -9,6 +10,8 @@ import org.jagridge.core.drawing.Connection.Box;
 import org.jagridge.core.drawing.Connection.Post;
 import org.jagridge.core.drawing.Connection.Route;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Trait;
 
 /** Writes a connection diagram: wires in the colour of their insulation, the electrical state as a halo under them. */
 public final class ConnectionSvg {
@@ -123,12 +126,13 @@ public final class ConnectionSvg {
 
     /** What a box is at a glance, where that isn't a matter of course: a wire nut, an earth. */
     private void mark(Box box) {
-        String type = circuit.part(box.id()).map(Part::type).orElse("earth");
+        // what is no part is the metalwork of a place
+        Set<Trait> traits = circuit.part(box.id()).map(PartTypes::traitsOf).orElse(Set.of(Trait.EARTH));
         String at = "translate(" + Svg.number(box.x() + 9) + " "
                 + Svg.number(box.titleAt().y() - 4) + ")";
-        if (type.equals("earth")) {
+        if (traits.contains(Trait.EARTH)) {
             svg.element("path", "class", "sym thin", "transform", at, "d", "M0-6V0M-5 0H5M-3 2.5H3M-1 5H1");
-        } else if (type.equals("splice")) {
+        } else if (traits.contains(Trait.JOINT)) {
             svg.element("path", "class", "sym thin", "transform", at, "d", "M-3 5L-5-2Q0-8 5-2L3 5ZM-1-4V4M2-3V4");
         }
     }

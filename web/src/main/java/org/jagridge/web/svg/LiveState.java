@@ -47,13 +47,21 @@ public final class LiveState {
         return frame.conducts(branch);
     }
 
-    /** Whether a load works: its signal says so, or it draws current where it has none. */
+    /** Whether a load works: current flows, and its part doesn't say that it stands still, as a stalled machine does. */
     boolean works(Branch branch) {
-        String signal = frame.signals().get(branch.owner());
-        boolean idle = signal == null || signal.equals("off") || signal.equals("out") || signal.equals("burnt");
-        return branch.role().consumes()
-                && flows(branch)
-                && (!idle || branch.shape() == Shape.WINDING || branch.shape() == Shape.BOX);
+        boolean always = branch.shape() == Shape.WINDING || branch.shape() == Shape.BOX;
+        return branch.role().consumes() && flows(branch) && (always || !standsStill(branch.owner()));
+    }
+
+    private boolean standsStill(String part) {
+        String signal = frame.signals().get(part);
+        // which stages or zones of a control are on says nothing of its own heater or motor
+        return signal == null
+                || frame.assembly()
+                        .member(part)
+                        .filter(m -> m.signal().items().isEmpty())
+                        .map(m -> !m.signal().isAtWork(signal))
+                        .orElse(false);
     }
 
     boolean burnt(String part) {
