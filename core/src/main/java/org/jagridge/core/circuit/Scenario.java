@@ -14,6 +14,9 @@ import java.util.Map;
 public record Scenario(
         String name, Map<String, Object> start, List<Step> steps, List<Fault> faults, double untilSeconds) {
 
+    /** What people may ask for: a week. */
+    public static final double LONGEST_SECONDS = 7 * 86_400;
+
     /** What is set at one time. */
     public record Step(double atSeconds, Map<String, Object> set, List<Fault> faults) {
         public Step {

@@ -13,7 +13,6 @@ import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.trace.Lanes;
-import org.jagridge.core.trace.Sequence;
 
 /**
  * The geometry of a timing chart: a lane a part, a curve a temperature, time from left to right with idle time folded,
@@ -227,7 +226,7 @@ public record Timing(
                 long gap = at.get(i) - at.get(i - 1);
                 double width = x(at.get(i)) - x(at.get(i - 1));
                 if (gap >= LEAST_FOLD && width >= LEAST_FOLD_WIDTH) {
-                    folds.add(new Fold(x(at.get(i - 1)), width, Sequence.duration(gap)));
+                    folds.add(new Fold(x(at.get(i - 1)), width, Time.words(gap)));
                 }
             }
             return folds;

@@ -38,7 +38,6 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
     private static final Set<String> END = Set.of("", "end", "the end");
     private static final Set<String> YES = Set.of("yes", "true", "on");
     private static final Set<String> NO = Set.of("no", "false", "off");
-    private static final double LONGEST_SECONDS = 7 * 86_400;
 
     /**
      * What is set.
@@ -132,7 +131,7 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
                 problem("/name", "give it a name");
             }
             Double until = seconds(s.until(), "/until");
-            if (until != null && (until <= 0 || until > LONGEST_SECONDS)) {
+            if (until != null && (until <= 0 || until > Scenario.LONGEST_SECONDS)) {
                 problem("/until", "watch for more than nothing and for a week at the most");
             }
             Map<String, Object> start = new LinkedHashMap<>();

@@ -187,7 +187,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
     private Because blowerReason(State before, boolean on) {
         String delay = on ? "blowerOnSeconds" : "blowerOffSeconds";
         Instant due = on ? before.blowerOn() : before.blowerOff();
-        return over("the blower's " + p.integer(delay) + " s are over").since(due.minus(Time.micros(p.number(delay))));
+        return over("the blower's " + span(delay) + " are over").since(due.minus(Time.micros(p.number(delay))));
     }
 
     private Because callReason(State before, State after, Moment m) {
@@ -204,6 +204,10 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
 
     private Instant after(String param, Moment m) {
         return m.after(Time.micros(p.number(param)));
+    }
+
+    private String span(String param) {
+        return Time.words(Time.micros(p.number(param)));
     }
 
     private static Because over(String what) {
@@ -241,9 +245,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
             case PROVING ->
                 proved
                         ? new Move(s.phase(Phase.PURGE, after("purgeSeconds", m)), volts(draft, true, m))
-                        : due
-                                ? failed(s, m, "no draft within " + Time.words(Time.micros(p.number("provingSeconds"))))
-                                : new Move(s, null);
+                        : due ? failed(s, m, "no draft within " + span("provingSeconds")) : new Move(s, null);
             case PURGE ->
                 lostDraft(
                         s,
@@ -252,7 +254,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
                         due
                                 ? new Move(
                                         s.phase(Phase.IGNITER, after("igniterSeconds", m)),
-                                        over("purged for " + p.integer("purgeSeconds") + " s"))
+                                        over("purged for " + span("purgeSeconds")))
                                 : null);
             case IGNITER ->
                 lostDraft(
@@ -262,7 +264,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
                         due
                                 ? new Move(
                                         s.phase(Phase.TRIAL, after("trialSeconds", m)),
-                                        over("the igniter is hot after " + p.integer("igniterSeconds") + " s"))
+                                        over("the igniter is hot after " + span("igniterSeconds")))
                                 : null);
             case TRIAL -> lostDraft(s, proved, m, trial(s, due, m));
             case HEATING -> lostDraft(s, proved, m, flameThere(m) ? null : failed(s, m, "the flame is lost"));
@@ -278,7 +280,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
                     lit.blower(lit.blower(), lit.blower() ? NEVER : after("blowerOnSeconds", m), NEVER),
                     Because.link("flame proved at the end of the trial"));
         }
-        return due ? failed(s, m, "no flame in the trial of " + p.integer("trialSeconds") + " s") : null;
+        return due ? failed(s, m, "no flame in the trial of " + span("trialSeconds")) : null;
     }
 
     private Move lostDraft(State s, boolean proved, Moment m, Move otherwise) {

@@ -1,5 +1,10 @@
 package org.jagridge.core.trace;
 
+import com.github.difflib.DiffUtils;
+import com.github.difflib.algorithm.DiffAlgorithmI;
+import com.github.difflib.algorithm.myers.MyersDiffWithLinearSpace;
+import com.github.difflib.patch.AbstractDelta;
+import com.github.difflib.patch.DeltaType;
 import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.part.Time;
@@ -33,43 +38,64 @@ public final class Comparison {
         }
     }
 
+    private static final DiffAlgorithmI<Event> ALGORITHM =
+            MyersDiffWithLinearSpace.factory().create(Comparison::same);
+
     private Comparison() {}
 
-    /** All changes of both runs in order; aligned by the longest common subsequence of (part, signal, value). */
+    /** The rows as they grow. */
+    private static final class Rows {
+        private final List<Row> list = new ArrayList<>();
+        private final Narrator first;
+        private final Narrator second;
+
+        Rows(Run before, Run after) {
+            first = new Narrator(before.circuit());
+            second = new Narrator(after.circuit());
+        }
+
+        void both(Event before, Event after) {
+            list.add(new Row(kind(before, after), before, after, first.title(before)));
+        }
+
+        /** Changes that only one run has, by their times. */
+        void apart(List<Event> before, List<Event> after) {
+            int i = 0;
+            int j = 0;
+            while (i < before.size() || j < after.size()) {
+                boolean older = j == after.size()
+                        || (i < before.size()
+                                && before.get(i).micros() <= after.get(j).micros());
+                if (older) {
+                    Event e = before.get(i++);
+                    list.add(new Row(Kind.ONLY_BEFORE, e, null, first.title(e)));
+                } else {
+                    Event e = after.get(j++);
+                    list.add(new Row(Kind.ONLY_AFTER, null, e, second.title(e)));
+                }
+            }
+        }
+    }
+
+    /**
+     * All changes of both runs in order; aligned by the longest common subsequence of (part, signal, value), found in
+     * linear space (E. W. Myers, "An O(ND) difference algorithm and its variations", Algorithmica 1 (1986), 251–266, §4b).
+     */
     public static List<Row> of(Run before, Run after) {
-        List<Event> a = before.events();
-        List<Event> b = after.events();
-        int[][] common = new int[a.size() + 1][b.size() + 1];
-        for (int i = a.size() - 1; i >= 0; i--) {
-            for (int j = b.size() - 1; j >= 0; j--) {
-                common[i][j] = same(a.get(i), b.get(j))
-                        ? common[i + 1][j + 1] + 1
-                        : Math.max(common[i + 1][j], common[i][j + 1]);
-            }
-        }
-        Narrator first = new Narrator(before.circuit());
-        Narrator second = new Narrator(after.circuit());
-        List<Row> rows = new ArrayList<>();
-        int i = 0;
-        int j = 0;
-        while (i < a.size() || j < b.size()) {
-            if (i < a.size() && j < b.size() && same(a.get(i), b.get(j))) {
-                rows.add(new Row(kind(a.get(i), b.get(j)), a.get(i), b.get(j), first.title(a.get(i))));
-                i++;
-                j++;
-            } else if (j >= b.size()
-                    || (i < a.size() && common[i + 1][j] > common[i][j + 1])
-                    || (i < a.size()
-                            && common[i + 1][j] == common[i][j + 1]
-                            && a.get(i).micros() <= b.get(j).micros())) {
-                rows.add(new Row(Kind.ONLY_BEFORE, a.get(i), null, first.title(a.get(i))));
-                i++;
+        Rows rows = new Rows(before, after);
+        for (AbstractDelta<Event> delta : DiffUtils.diff(before.events(), after.events(), ALGORITHM, null, true)
+                .getDeltas()) {
+            List<Event> only = delta.getSource().getLines();
+            List<Event> onlyAfter = delta.getTarget().getLines();
+            if (delta.getType() == DeltaType.EQUAL) {
+                for (int i = 0; i < only.size(); i++) {
+                    rows.both(only.get(i), onlyAfter.get(i));
+                }
             } else {
-                rows.add(new Row(Kind.ONLY_AFTER, null, b.get(j), second.title(b.get(j))));
-                j++;
+                rows.apart(only, onlyAfter);
             }
         }
-        return rows;
+        return rows.list;
     }
 
     private static boolean same(Event a, Event b) {

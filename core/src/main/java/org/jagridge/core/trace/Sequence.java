@@ -162,7 +162,7 @@ public final class Sequence {
         if (cause == null || e.micros() - cause.micros() < WORTH_TELLING) {
             return "";
         }
-        return duration(e.micros() - cause.micros()) + " after " + narrator.title(cause);
+        return Time.words(e.micros() - cause.micros()) + " after " + narrator.title(cause);
     }
 
     /** The last of an event's causes; for what a part does by its own clock, what it did before. */
@@ -178,19 +178,6 @@ public final class Sequence {
             cause = ownBefore.get(e.index());
         }
         return cause;
-    }
-
-    /** As people say it: "30 s", "5 min", "1 h 10 min". */
-    public static String duration(long micros) {
-        long tenths = Math.round(micros / 1e5);
-        if (tenths < 600) {
-            return tenths % 10 == 0 ? tenths / 10 + " s" : tenths / 10 + "." + tenths % 10 + " s";
-        }
-        long seconds = Math.round(micros / 1e6);
-        if (seconds < 3600) {
-            return seconds / 60 + " min" + (seconds % 60 == 0 ? "" : " " + seconds % 60 + " s");
-        }
-        return seconds / 3600 + " h" + (seconds % 3600 / 60 == 0 ? "" : " " + seconds % 3600 / 60 + " min");
     }
 
     /** From each supply over its transformers to the controls that live on them, with the volts at each link. */

@@ -6,9 +6,12 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
+import java.util.Map;
 import java.util.stream.LongStream;
+import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
+import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.drawing.TimeAxis;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
@@ -109,5 +112,27 @@ public class TraceTest {
     public void aRunIsAskedForAnyTime() {
         Runs r = Runs.of(demo("lab-bench"), during(60).at(10, "TH.fan", "on"));
         assertEquals(r.at(10.0149, "K1") + " " + r.at(10.015, "K1") + " " + r.at(59, "K1"), "out in in");
+    }
+
+    /** The table of the longest common subsequence would take over a gigabyte here. */
+    @Test
+    public void twoRunsOfSeventeenThousandEventsAreCompared() {
+        Circuit cottage = demo("wardens-cottage");
+        Map<String, Object> cold = Map.of("TH.mode", "heat", "OUT.celsius", -3.0, "ROOM.celsius", 19.0);
+        Scenario weeks = new Scenario("Cold weeks", cold, List.of(), List.of(), 22 * 86_400);
+        Fault late = new Fault(FaultKind.WIRE_OPEN, Map.of("wire", "w1"), 21 * 86_400.0, null);
+        Run sound = Simulation.run(cottage, weeks);
+        Run faulty = Simulation.run(
+                cottage, new Scenario("Cold weeks", cold, List.of(), List.of(late), weeks.untilSeconds()));
+        assertTrue(sound.events().size() > 17_000, sound.events().size() + " events");
+        List<Comparison.Row> rows = Comparison.of(sound, faulty);
+        Comparison.Row first = rows.get(Comparison.firstDifference(rows));
+        assertEquals(first.after().micros(), 21 * 86_400_000_000L);
+        assertEquals(
+                rows.stream().filter(r -> r.before() != null).count(),
+                sound.events().size());
+        assertEquals(
+                rows.stream().filter(r -> r.after() != null).count(),
+                faulty.events().size());
     }
 }

@@ -41,7 +41,7 @@ public class BenchService {
     private static final long FIRST_LOOK = 10 * Time.SECOND;
 
     private static final long PUSH_LASTS = Time.SECOND / 2;
-    private static final long LONGEST = 7L * 24 * 3600 * Time.SECOND;
+    private static final long LONGEST = Time.micros(Scenario.LONGEST_SECONDS);
     private static final int RUNS_MEGABYTES = 96;
 
     private final BenchRepository benches;

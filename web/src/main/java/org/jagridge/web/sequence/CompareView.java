@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.trace.Comparison;
 import org.jagridge.core.trace.Effect;
-import org.jagridge.core.trace.Sequence;
 import org.jagridge.web.svg.Clock;
 
 /**
@@ -73,8 +73,8 @@ record CompareView(List<Row> rows, int first, String verdict) {
             case ONLY_BEFORE -> change ? "no longer happens" : "only on the left";
             case ONLY_AFTER ->
                 (change ? "new: " : "only on the right: ") + r.after().because().text();
-            case EARLIER -> Sequence.duration(r.before().micros() - r.after().micros()) + " earlier";
-            case LATER -> Sequence.duration(r.after().micros() - r.before().micros()) + " later";
+            case EARLIER -> Time.words(r.before().micros() - r.after().micros()) + " earlier";
+            case LATER -> Time.words(r.after().micros() - r.before().micros()) + " later";
         };
     }
 }

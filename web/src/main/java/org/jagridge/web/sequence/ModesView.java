@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.part.Time;
 import org.jagridge.core.trace.Effect;
 import org.jagridge.core.trace.ModeTable;
-import org.jagridge.core.trace.Sequence;
 
 /** The mode table as the page and the CSV file show it. */
 record ModesView(List<Head> heads, boolean hasAir, List<Row> rows) {
@@ -48,7 +48,7 @@ record ModesView(List<Head> heads, boolean hasAir, List<Row> rows) {
         if (!c.works()) {
             return new Cell(false, "off", "");
         }
-        String when = c.from() < AT_ONCE ? "" : "after " + Sequence.duration(c.from());
+        String when = c.from() < AT_ONCE ? "" : "after " + Time.words(c.from());
         return new Cell(true, c.value(), when);
     }
 
