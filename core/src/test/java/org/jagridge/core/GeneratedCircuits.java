@@ -41,7 +41,8 @@ public final class GeneratedCircuits {
         int placeCount = 1 + random.nextInt(5);
         for (int i = 0; i < placeCount; i++) {
             places.add("place" + i);
-            builder.place("place" + i, "Place number " + i, Place.Access.values()[random.nextInt(5)]);
+            List<Place.Access> access = List.of(Place.Access.values());
+            builder.place("place" + i, "Place number " + i, access.get(random.nextInt(5)));
         }
         int parts = 4 + random.nextInt(mostParts - 3);
         builder.part("M", "supply", "place0", "system", SUPPLIES.get(random.nextInt(SUPPLIES.size())));

@@ -39,7 +39,11 @@ public abstract class WebTest extends AbstractTestNGSpringContextTests {
         return send(request.build());
     }
 
-    /** Sends a form as a page would. @param fields names and values in turn */
+    /**
+     * Sends a form as a page would.
+     *
+     * @param fields names and values in turn
+     */
     protected HttpResponse<String> submit(String path, String... fields) {
         List<String> pairs = new ArrayList<>();
         for (int i = 0; i < fields.length; i += 2) {
@@ -65,7 +69,11 @@ public abstract class WebTest extends AbstractTestNGSpringContextTests {
                 .build();
     }
 
-    /** A copy of a demo circuit under a name of its own, for a test that changes it. @return its slug */
+    /**
+     * A copy of a demo circuit under a name of its own, for a test that changes it.
+     *
+     * @return its slug
+     */
     protected String copy(String demo, String name) {
         HttpResponse<String> made = submit("/circuits/new", "name", name, "pattern", demo);
         return made.headers().firstValue("Location").orElseThrow().replaceAll(".*/circuits/([^/]+)/.*", "$1");

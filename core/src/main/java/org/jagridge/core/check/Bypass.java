@@ -50,7 +50,7 @@ public final class Bypass {
         int[] root = new int[assembly.nodeCount()];
         Arrays.setAll(root, i -> i);
         for (Branch b : assembly.branches()) {
-            if (b != without && b.role().joins() && b.nodeA() >= 0 && b.nodeB() >= 0) {
+            if (b.index() != without.index() && b.role().joins() && b.nodeA() >= 0 && b.nodeB() >= 0) {
                 root[find(root, b.nodeA())] = find(root, b.nodeB());
             }
         }

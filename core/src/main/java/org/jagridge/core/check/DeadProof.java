@@ -278,7 +278,7 @@ public final class DeadProof {
             for (Branch o : assembly.branchesOf(b.owner())) {
                 boolean winding = b.role() != Role.LOAD && (o.role() == Role.PRIMARY || o.role() == Role.SECONDARY);
                 boolean signal = b.role() == Role.LOAD && o.role() == Role.SOURCE && is(o, Trait.DERIVED_SOURCE);
-                if (o != b && (winding || signal)) {
+                if (o.index() != b.index() && (winding || signal)) {
                     nodesAcross.addAll(List.of(o.nodeA(), o.nodeB()));
                 }
             }

@@ -81,7 +81,7 @@ final class VoltsThatReach implements WiringCheck {
     private double volts(Wiring.Reached x, Wiring.Reached y) {
         Assembly.Member m = wiring.member(x.source().owner());
         SourceRating gives = m.type().source(m.params());
-        if (x.source() == y.source()) {
+        if (x.source().index() == y.source().index()) {
             return x.hot() == y.hot() ? 0 : gives.volts();
         }
         // two legs of one supply

@@ -99,7 +99,7 @@ final class Wiring {
         return assembly.member(id).orElseThrow();
     }
 
-    /** Whether a control has a terminal, by its parameter {@code terminals}. */
+    /** Whether a control has a terminal, as it was ordered. */
     static boolean has(Assembly.Member m, String terminal) {
         return m.params().texts("terminals").contains(terminal);
     }

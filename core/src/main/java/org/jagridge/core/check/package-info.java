@@ -1,9 +1,10 @@
 /**
- * What can be said against a circuit without standing in front of it: findings, and the proof that a place is dead.
+ * What is wrong, risky or worth knowing in a circuit, each with where, why and what to do.
  *
- * <p>Start at {@link org.jagridge.core.check.Check#findings} and {@link org.jagridge.core.check.DeadProof#of}. Some
- * findings follow from the wiring alone ({@link org.jagridge.core.check.WiringChecks}, {@link
- * org.jagridge.core.check.SupplyChecks}), some only show when the circuit's own scenarios are run ({@link
- * org.jagridge.core.check.RunChecks}). Each has a code, where, why and what to do.
+ * <p>Start at {@link org.jagridge.core.check.Check#findings}, which lists the looks that are taken: those at parts and
+ * wires alone, which hold in every state, and those at what happens when the circuit's own scenarios are run. Each look
+ * is a class of its own; what can be found is in {@link org.jagridge.core.check.FindingKind}. {@link
+ * org.jagridge.core.check.DeadProof} says what must be open for a place to be dead, {@link
+ * org.jagridge.core.check.Bypass} which safeties a link would go around.
  */
 package org.jagridge.core.check;

@@ -8,12 +8,13 @@ import java.util.Optional;
 import java.util.function.Function;
 
 /** Every named defect, with the details that say where it sits. */
+@SuppressWarnings("ImmutableEnumChecker")
 public enum FaultKind {
     WIRE_OPEN(d -> new WiringDefect.WireOpen(d.text("wire")), Detail.WIRE),
     WIRE_RESISTIVE(d -> new WiringDefect.WireResistive(d.text("wire"), d.number("ohms")), Detail.WIRE, Detail.OHMS),
     WIRE_EARTHED(d -> new WiringDefect.WireEarthed(d.text("wire")), Detail.WIRE),
     SHORT(
-            d -> new WiringDefect.Short(d.terminal("between", 0), d.terminal("between", 1), d.numberOrNull("ohms")),
+            d -> new WiringDefect.Shorted(d.terminal("between", 0), d.terminal("between", 1), d.numberOrNull("ohms")),
             Detail.BETWEEN,
             Detail.OHMS_OPTIONAL),
     LINK(d -> new WiringDefect.Link(d.terminal("between", 0), d.terminal("between", 1)), Detail.BETWEEN),

@@ -123,10 +123,10 @@ public record Field(
     }
 
     private String numberMistake(Object value) {
-        if (!(value instanceof Number)) {
+        if (!(value instanceof Number number)) {
             return expected(value);
         }
-        double d = ((Number) value).doubleValue();
+        double d = number.doubleValue();
         if (d < min || d > max || (overMin && d == min)) {
             String low = overMin ? "more than " + plain(min) : "at least " + plain(min);
             return show(value) + " is out of range; " + name + " must be " + low

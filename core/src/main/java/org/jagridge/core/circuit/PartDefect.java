@@ -230,7 +230,11 @@ public sealed interface PartDefect extends Defect {
         }
     }
 
-    /** A capacitor, or one section of it, has no capacity. @param section or null for all */
+    /**
+     * A capacitor, or one section of it, has no capacity.
+     *
+     * @param section or null for all
+     */
     record CapacitorOpen(String part, String section) implements PartDefect {
         @Override
         public FaultKind kind() {
@@ -253,7 +257,11 @@ public sealed interface PartDefect extends Defect {
         }
     }
 
-    /** A capacitor, or one section of it, has half of what is printed on it. @param section or null for all */
+    /**
+     * A capacitor, or one section of it, has half of what is printed on it.
+     *
+     * @param section or null for all
+     */
     record CapacitorWeak(String part, String section) implements PartDefect {
         @Override
         public FaultKind kind() {

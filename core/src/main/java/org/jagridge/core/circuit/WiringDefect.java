@@ -251,8 +251,12 @@ public sealed interface WiringDefect extends Defect {
         }
     }
 
-    /** Two terminals touch. @param ohms of where they touch, or null for a tenth of an ohm */
-    record Short(Terminal a, Terminal b, Double ohms) implements WiringDefect, Rewiring {
+    /**
+     * Two terminals touch.
+     *
+     * @param ohms of where they touch, or null for a tenth of an ohm
+     */
+    record Shorted(Terminal a, Terminal b, Double ohms) implements WiringDefect, Rewiring {
         @Override
         public FaultKind kind() {
             return FaultKind.SHORT;
@@ -269,8 +273,8 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public Short renamed(Rename names) {
-            return new Short(names.terminal(a), names.terminal(b), ohms);
+        public Shorted renamed(Rename names) {
+            return new Shorted(names.terminal(a), names.terminal(b), ohms);
         }
 
         private String id() {

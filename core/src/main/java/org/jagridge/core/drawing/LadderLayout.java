@@ -225,7 +225,7 @@ public final class LadderLayout {
         for (int i = 0; i < plan.spares().size(); i++) {
             Branch b = plan.spares().get(i);
             double x = MARGIN + NUMBER_WIDTH + cell * (i % LadderPlan.SPARES_A_ROW) + cell / 2;
-            y = top + 44 + LadderGrid.ROW * (i / LadderPlan.SPARES_A_ROW);
+            y = top + 44 + LadderGrid.ROW * Math.floorDiv(i, LadderPlan.SPARES_A_ROW);
             double half = LadderWords.symbolWidth(b) / 2;
             symbols.add(new Ladder.Symbol(b, x, y, half * 2, SYMBOL_HEIGHT, false, plan.rungOf(b)));
             stub(b, b.nodeA(), x - half, x - half - 8, y, Anchor.END);

@@ -57,7 +57,10 @@ final class LadderSection {
         int hot = advance(a(source), source);
         int ret = b(source);
         Branch second = branches.stream()
-                .filter(b -> b.role().gives() && b != source && b.owner().equals(source.owner()) && b(b) == b(source))
+                .filter(b -> b.role().gives()
+                        && b.index() != source.index()
+                        && b.owner().equals(source.owner())
+                        && b(b) == b(source))
                 .findFirst()
                 .orElse(null);
         ret = second == null ? advance(ret, source) : advance(a(second), second);
@@ -129,7 +132,8 @@ final class LadderSection {
         Branch cameBy = source;
         while (true) {
             Branch from = cameBy;
-            List<Branch> onward = at(net).stream().filter(b -> b != from).toList();
+            List<Branch> onward =
+                    at(net).stream().filter(b -> b.index() != from.index()).toList();
             if (onward.size() != 1 || !isInTheFeed(onward.get(0))) {
                 return branching;
             }

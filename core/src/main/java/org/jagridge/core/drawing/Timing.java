@@ -49,7 +49,11 @@ public record Timing(
     private static final int SAMPLES = 12;
     private static final double LEAST_SAMPLE = 4;
 
-    /** A title over the lanes of one kind. @param y of its base line */
+    /**
+     * A title over the lanes of one kind.
+     *
+     * @param y of its base line
+     */
     public record Heading(String words, double y) {}
 
     /** @param y of the lane's base line */

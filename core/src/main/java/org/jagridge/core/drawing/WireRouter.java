@@ -59,7 +59,6 @@ final class WireRouter {
     private static final int MOST_ATTEMPTS_PER_WIRE = 12;
 
     private final int width;
-    private final int height;
     private final boolean[] blocked;
     /** Net that alone may use a point, or 0. */
     private final int[] reserved;
@@ -85,7 +84,6 @@ final class WireRouter {
 
     WireRouter(int width, int height) {
         this.width = width;
-        this.height = height;
         int n = width * height;
         blocked = new boolean[n];
         reserved = new int[n];

@@ -49,7 +49,11 @@ final class Renaming {
         this.now = now;
     }
 
-    /** Renames in all but the thing itself. @param old the old id, or null for a thing that is new */
+    /**
+     * Renames in all but the thing itself.
+     *
+     * @param old the old id, or null for a thing that is new
+     */
     static void in(Circuit.Builder b, Thing thing, String old, String now) {
         if (old != null && !old.equals(now)) {
             new Renaming(thing, old, now).in(b);

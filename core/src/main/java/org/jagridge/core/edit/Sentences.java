@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
@@ -51,7 +52,12 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
         }
     }
 
-    /** A fault for a time. @param from a time, or "start" @param to a time, or "end" */
+    /**
+     * A fault for a time.
+     *
+     * @param from a time, or "start"
+     * @param to a time, or "end"
+     */
     public record Defect(String fault, String from, String to) {
         boolean isBlank() {
             return fault.isBlank();
@@ -163,7 +169,8 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
                     until);
         }
 
-        private void act(Act act, String path, Map<String, Object> start, TreeMap<Double, Map<String, Object>> steps) {
+        private void act(
+                Act act, String path, Map<String, Object> start, NavigableMap<Double, Map<String, Object>> steps) {
             boolean atStart = START.contains(act.at().strip());
             Double at = atStart ? null : seconds(act.at(), path + "/at");
             Field field = field(act.what(), path + "/what");

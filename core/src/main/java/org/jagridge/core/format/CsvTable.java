@@ -33,7 +33,11 @@ public final class CsvTable {
     private final List<Problem> problems = new ArrayList<>();
     private final List<Row> rows = new ArrayList<>();
 
-    /** A row that could be read. @param cells by the names in the header */
+    /**
+     * A row that could be read.
+     *
+     * @param cells by the names in the header
+     */
     public record Row(long line, Map<String, String> cells) {
         /** A cell, empty where the table hasn't that column. */
         public String cell(String column) {

@@ -104,8 +104,8 @@ public final class Tracing {
     /** Whether two ends, or any that they are joined with, were silent. */
     private boolean areApart(int a, int b) {
         return apart.stream()
-                .anyMatch(p -> joined.together(p.one(), a) && joined.together(p.other(), b)
-                        || joined.together(p.one(), b) && joined.together(p.other(), a));
+                .anyMatch(p -> (joined.together(p.one(), a) && joined.together(p.other(), b))
+                        || (joined.together(p.one(), b) && joined.together(p.other(), a)));
     }
 
     public List<End> ends() {

@@ -74,7 +74,7 @@ public final class CableTest {
             core(d.wire(), circuit, cable, open);
         } else if (f.defect() instanceof WiringDefect.WireEarthed d) {
             core(d.wire(), circuit, cable, earthed);
-        } else if (f.defect() instanceof WiringDefect.Short d) {
+        } else if (f.defect() instanceof WiringDefect.Shorted d) {
             List<String> at = List.of(coreAt(d.a(), circuit, cable), coreAt(d.b(), circuit, cable));
             if (!at.contains("")) {
                 shorts.add(at.toArray(String[]::new));

@@ -47,7 +47,11 @@ public record CheckSheet(List<Section> sections) {
         ACROSS
     }
 
-    /** One circuit: from a source's pole to a load and back. @param title like "T1 X1–X2 to K1 A1–A2" */
+    /**
+     * One circuit: from a source's pole to a load and back.
+     *
+     * @param title like "T1 X1–X2 to K1 A1–A2"
+     */
     public record Section(String title, List<Line> lines) {}
 
     /**

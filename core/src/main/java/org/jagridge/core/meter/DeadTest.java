@@ -341,7 +341,7 @@ final class DeadTest {
         while (!queue.isEmpty() && !ways.containsKey(goal)) {
             int g = queue.pollFirst();
             for (Branch b : assembly.branches()) {
-                boolean passes = b != without
+                boolean passes = b.index() != without.index()
                         && (b.role().consumes() || b.role().gives() || b.role() == Role.CONTACT)
                         && direct.values().admittance(b.index()).re() > 1e-9;
                 int a = reach.groupOf(b.nodeA());

@@ -16,7 +16,7 @@ import org.jagridge.core.run.Reach;
 final class MadeWay {
     private MadeWay() {}
 
-    /** @return what can be open on the way, from {@code from} on; empty also where wires alone join the two */
+    /** What can be open on the way, from {@code from} on; empty also where wires alone join the two. */
     static List<Branch> between(Frame frame, Reach reach, int from, int to) {
         Map<Integer, List<Branch>> at = new HashMap<>();
         for (Branch b : frame.assembly().branches()) {

@@ -154,7 +154,11 @@ public final class Meter {
         return direct ? v.re() : v.abs();
     }
 
-    /** A lead on a conductor that hangs on nothing, beside live cores. @param plus whether it is the red one */
+    /**
+     * A lead on a conductor that hangs on nothing, beside live cores.
+     *
+     * @param plus whether it is the red one
+     */
     record Floating(Ghost ghost, boolean plus) {}
 
     /** Which lead floats beside something live while the other one hangs on something; null for none. */

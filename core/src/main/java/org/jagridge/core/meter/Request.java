@@ -63,6 +63,7 @@ public record Request(Mode mode, Terminal plus, Terminal minus, String wire, dou
     }
 
     /** The same with the leads changed over. */
+    @SuppressWarnings("ArgumentSelectionDefectChecker")
     public Request turned() {
         return new Request(mode, minus, plus, wire, turns, lowImpedance);
     }

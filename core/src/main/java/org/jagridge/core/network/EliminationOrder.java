@@ -2,6 +2,7 @@ package org.jagridge.core.network;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeSet;
 
 /**
@@ -15,7 +16,7 @@ final class EliminationOrder {
     /** Returns order[k] = node eliminated as the k-th. */
     static int[] leastDegree(Network network) {
         int n = network.nodes();
-        List<TreeSet<Integer>> neighbours = new ArrayList<>();
+        List<Set<Integer>> neighbours = new ArrayList<>();
         for (int i = 0; i < n; i++) {
             neighbours.add(new TreeSet<>());
         }
@@ -55,11 +56,11 @@ final class EliminationOrder {
         return order;
     }
 
-    private static long key(List<TreeSet<Integer>> neighbours, int node) {
+    private static long key(List<Set<Integer>> neighbours, int node) {
         return ((long) neighbours.get(node).size() << 32) | node;
     }
 
-    private static void link(List<TreeSet<Integer>> neighbours, int a, int b) {
+    private static void link(List<Set<Integer>> neighbours, int a, int b) {
         if (a >= 0 && b >= 0 && a != b) {
             neighbours.get(a).add(b);
             neighbours.get(b).add(a);

@@ -189,6 +189,8 @@ public final class Solver {
         }
     }
 
+    /** A solution keeps the very values that it was made from, so that these are known again without a comparison. */
+    @SuppressWarnings("ReferenceEquality")
     private void factorFor(Solution solution) {
         if (factored != solution.values()) {
             factor(solution.values());

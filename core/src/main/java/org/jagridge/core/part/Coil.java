@@ -179,7 +179,9 @@ final class Coil {
         if (!direct && Math.abs(m.dcVolts(branch)) > 0.7 * rated) {
             return Stress.Kind.DIRECT_CURRENT;
         }
-        return !direct && sealed != open && !s.in() && volts > 0.45 * rated ? Stress.Kind.OVERHEATED : Stress.Kind.NONE;
+        return !direct && !sealed.equals(open) && !s.in() && volts > 0.45 * rated
+                ? Stress.Kind.OVERHEATED
+                : Stress.Kind.NONE;
     }
 
     private Reaction<State> move(State s, double volts, Moment m) {

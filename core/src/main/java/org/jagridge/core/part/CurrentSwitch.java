@@ -131,7 +131,7 @@ final class CurrentSwitch extends PartType {
             if (due.hasCome(m.now())) {
                 return Reaction.change(new State(!s.closed(), Instant.NEVER), because);
             }
-            return new Reaction<>(new State(s.closed(), due), due, null, s.due() == due ? null : because);
+            return new Reaction<>(new State(s.closed(), due), due, null, s.due().equals(due) ? null : because);
         }
 
         @Override

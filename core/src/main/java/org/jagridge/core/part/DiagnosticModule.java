@@ -41,7 +41,12 @@ final class DiagnosticModule extends PartType {
                 draft.params().textOrNull("startWire"));
     }
 
-    /** @param suspect a verdict that doesn't stand yet @param since when it arose */
+    /**
+     * What it says.
+     *
+     * @param suspect a verdict that doesn't stand yet
+     * @param since when it arose
+     */
     record State(String verdict, String suspect, Instant since) {}
 
     private record Watch(Branch supply, Branch call, String runWire, String startWire) implements Behaviour<State> {

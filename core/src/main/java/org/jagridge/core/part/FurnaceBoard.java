@@ -178,7 +178,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
                         ? blowerReason(move.state(), next.blower())
                         : callReason(s, next, m);
         Instant wake = Instant.earliest(next.end(), Instant.earliest(next.blowerOn(), next.blowerOff()));
-        boolean waits = next.end() != s.end() && !next.end().isNever();
+        boolean waits = !next.end().equals(s.end()) && !next.end().isNever();
         return new Reaction<>(next, wake, because, waits ? because : null);
     }
 

@@ -80,7 +80,7 @@ final class PressureSwitch extends PartType {
                 return Reaction.change(new State(draft, Instant.NEVER), Because.timer(words));
             }
             Because arms = Because.link(() -> follows + " is " + signal);
-            return new Reaction<>(new State(s.closed(), due), due, null, s.due() == due ? null : arms);
+            return new Reaction<>(new State(s.closed(), due), due, null, s.due().equals(due) ? null : arms);
         }
 
         @Override

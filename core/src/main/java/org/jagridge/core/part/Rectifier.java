@@ -50,7 +50,12 @@ final class Rectifier extends PartType {
                 draft.source("+", "-", Role.SOURCE, Shape.BOX));
     }
 
-    /** @param volts DC open-circuit volts @param mhos what the AC side draws */
+    /**
+     * What it makes.
+     *
+     * @param volts DC open-circuit volts
+     * @param mhos what the AC side draws
+     */
     record State(double volts, double mhos) {}
 
     private record Bridge(Branch ac, Branch dc) implements Behaviour<State> {

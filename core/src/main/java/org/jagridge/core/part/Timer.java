@@ -198,7 +198,7 @@ final class Timer extends PartType {
         Because because = byTime
                 ? Because.timer(Time.words(delay) + " are over")
                 : on ? Because.risen(sense, volts, least) : Because.fallen(sense, volts, least);
-        boolean begins = next.until() != s.until() && !next.until().isNever();
+        boolean begins = !next.until().equals(s.until()) && !next.until().isNever();
         Instant wake = Instant.earliest(next.until(), next.stress().breaksAt());
         return new Reaction<>(next, wake, because, begins ? because : null);
     }

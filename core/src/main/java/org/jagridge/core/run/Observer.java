@@ -26,7 +26,11 @@ interface Observer {
     void reacted(
             Assembly.Member part, boolean changed, Reaction<Object> reaction, boolean woken, String from, String to);
 
-    /** A part changes too often. @param freezes whether it stops for good, told by {@link #froze} afterwards */
+    /**
+     * A part changes too often.
+     *
+     * @param freezes whether it stops for good, told by {@link #froze} afterwards
+     */
     void chatters(Assembly.Member part, boolean freezes);
 
     void froze(Assembly.Member part, String from, String to);

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.ReferenceCase;
@@ -20,7 +19,7 @@ import org.testng.annotations.Test;
 /** The connection diagram shows every part, terminal and wire, and no wire runs through a box. */
 public class ConnectionLayoutTest {
     private static final int GENERATED = 200;
-    private final Map<Circuit, Connection> drawn = new IdentityHashMap<>();
+    private final IdentityHashMap<Circuit, Connection> drawn = new IdentityHashMap<>();
 
     private Connection drawn(Circuit circuit) {
         return drawn.computeIfAbsent(circuit, c -> ConnectionLayout.of(Assembly.of(c)));
@@ -95,7 +94,7 @@ public class ConnectionLayoutTest {
                             && part.y() + part.height() <= around.y() + around.height(),
                     part.id() + " lies outside of " + place);
             for (Connection.Box other : c.parts()) {
-                boolean apart = other == part
+                boolean apart = other.equals(part)
                         || other.x() >= part.x() + part.width()
                         || part.x() >= other.x() + other.width()
                         || other.y() >= part.y() + part.height()

@@ -47,7 +47,7 @@ public class RunFilesTest {
             if (comment.matches()) {
                 parts.add(comment.group(1));
                 Map<Integer, String> named = new LinkedHashMap<>();
-                for (String pair : comment.group(2).split(" ")) {
+                for (String pair : comment.group(2).split(" ", -1)) {
                     named.put(Integer.valueOf(pair.split("=", 2)[0]), pair.split("=", 2)[1]);
                 }
                 words.add(named);

@@ -119,7 +119,7 @@ public class CheckSheetTest {
             }
             tried++;
             assertTrue(
-                    isNextTo(first.line(), at, w.circuit(), sheet),
+                    isNextTo(first.line(), at, w.circuit()),
                     name + ", " + school + ", " + fault.words()
                             + ": first out of range is " + first.line().what() + " "
                             + first.line().key() + " " + first.value()
@@ -189,7 +189,7 @@ public class CheckSheetTest {
                             .equals(sound.at(at).signals().get(part));
                     if (stopped) {
                         tried++;
-                        if (first == null || !isNextTo(first.line(), where, circuit, sheet)) {
+                        if (first == null || !isNextTo(first.line(), where, circuit)) {
                             wrong.add(p.key() + " " + Walk.key(load) + " " + school + " " + fault.words() + ": "
                                     + (first == null
                                             ? "nothing"
@@ -210,7 +210,7 @@ public class CheckSheetTest {
     }
 
     /** The line's own way leads through it, or ends or begins at it. */
-    private static boolean isNextTo(CheckSheet.Line line, String at, Circuit circuit, CheckSheet sheet) {
+    private static boolean isNextTo(CheckSheet.Line line, String at, Circuit circuit) {
         Set<String> near = new HashSet<>();
         if (line.by() != null) {
             near.add(line.by().owner());

@@ -39,6 +39,7 @@ public class SituationsTest {
     private static final Map<String, Object> STORE_OFF = Map.of("MO.on", false);
 
     /** One situation: what is set, which faults are there, where the meter is, what it shows, what that proves. */
+    @SuppressWarnings("ArrayRecordComponent")
     private record Situation(
             String demo, Map<String, Object> set, List<Fault> faults, Request request, double shows, String... says) {
         @Override

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.GeneratedCircuits;
@@ -64,11 +65,11 @@ public class SignalsTest {
         assertTrue(looks > 2000, looks + " looks");
     }
 
-    private static void look(Run run, TreeSet<String> strange) {
+    private static void look(Run run, Set<String> strange) {
         run.frames().forEach(f -> look(f, strange));
     }
 
-    private static void look(Frame frame, TreeSet<String> strange) {
+    private static void look(Frame frame, Set<String> strange) {
         for (Assembly.Member m : frame.assembly().members()) {
             String value = frame.signals().get(m.part().id());
             if (value == null

@@ -72,8 +72,8 @@ public class StoredRunsTest {
         if (stored == null || stored.equals(now)) {
             return stored != null;
         }
-        String[] a = stored.split(" ");
-        String[] b = now.split(" ");
+        String[] a = stored.split(" ", -1);
+        String[] b = now.split(" ", -1);
         return a.length == 3
                 && b.length == 3
                 && a[0].equals(b[0])

@@ -78,6 +78,11 @@ class UploadLimit extends OncePerRequestFilter {
                 public int read() {
                     return in.read();
                 }
+
+                @Override
+                public int read(byte[] into, int offset, int length) {
+                    return in.read(into, offset, length);
+                }
             };
         }
     }

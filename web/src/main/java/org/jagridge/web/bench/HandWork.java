@@ -124,7 +124,7 @@ final class HandWork {
     }
 
     private End end(String text) {
-        String[] words = text.split("\\s+");
+        String[] words = text.split("\\s+", -1);
         if (words.length == 2) {
             Wire wire = wire(words[0], "take off");
             for (int i = 0; i < 2; i++) {

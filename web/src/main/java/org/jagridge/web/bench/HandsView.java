@@ -25,7 +25,11 @@ record HandsView(List<Group> groups, int moved) {
     /** A place. */
     record Group(String title, List<PartHands> parts) {}
 
-    /** A part with its controls. @param single whether it has just one, which then stands on the part's line */
+    /**
+     * A part with its controls.
+     *
+     * @param single whether it has just one, which then stands on the part's line
+     */
     record PartHands(String id, String title, List<Control> controls, boolean single) {}
 
     /**

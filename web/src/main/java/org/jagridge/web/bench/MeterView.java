@@ -45,7 +45,11 @@ record MeterView(
 
     record Mode(String word, String title) {}
 
-    /** A reading that was taken. @param where the leads or the clamp were */
+    /**
+     * A reading that was taken.
+     *
+     * @param where the leads or the clamp were
+     */
     record Past(String time, String where, String display) {}
 
     static MeterView of(BenchState state) {

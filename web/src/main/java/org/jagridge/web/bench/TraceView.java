@@ -1,9 +1,7 @@
 package org.jagridge.web.bench;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import org.jagridge.core.drawing.Timing;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
@@ -78,9 +76,7 @@ record TraceView(
         }
         Long before = null;
         Long after = null;
-        Set<Long> seen = new HashSet<>();
         for (Event e : run.events()) {
-            seen.add(e.micros());
             if (e.micros() < state.micros()) {
                 before = e.micros();
             } else if (e.micros() > state.micros() && after == null) {

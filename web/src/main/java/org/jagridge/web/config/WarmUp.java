@@ -34,6 +34,7 @@ class WarmUp {
     }
 
     @EventListener(ApplicationReadyEvent.class)
+    @SuppressWarnings("ThreadPriorityCheck") // only a courtesy to those who come first
     void begin() {
         Thread thread = new Thread(this::ask, "warm-up");
         thread.setDaemon(true);

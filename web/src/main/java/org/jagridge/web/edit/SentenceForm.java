@@ -3,6 +3,7 @@ package org.jagridge.web.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -38,8 +39,8 @@ public final class SentenceForm {
         return new Sentences(fields.getOrDefault("name", ""), acts, defects, fields.getOrDefault("until", ""));
     }
 
-    private static TreeSet<Integer> rows(Map<String, String> fields, String kind) {
-        TreeSet<Integer> rows = new TreeSet<>();
+    private static SortedSet<Integer> rows(Map<String, String> fields, String kind) {
+        SortedSet<Integer> rows = new TreeSet<>();
         fields.keySet().forEach(k -> {
             Matcher m = ROW.matcher(k);
             if (m.matches() && m.group(1).equals(kind)) {

@@ -41,10 +41,18 @@ class RecordService {
         this.clock = clock;
     }
 
-    /** A reading on its way in. @param unit null where the line's own is meant */
+    /**
+     * A reading on its way in.
+     *
+     * @param unit null where the line's own is meant
+     */
     record Incoming(UUID id, String line, Double value, String unit, OffsetDateTime takenAt, Long sequence) {}
 
-    /** What became of readings. @param refused why, by id */
+    /**
+     * What became of readings.
+     *
+     * @param refused why, by id
+     */
     record Outcome(List<UUID> acknowledged, Map<UUID, String> refused) {}
 
     /** A line's newest value and whether it is right. */
@@ -210,7 +218,11 @@ class RecordService {
         return new Outcome(acknowledged, refused);
     }
 
-    /** Why a reading can't be taken, or null. @param line the line that it is for, or null where the sheet has none */
+    /**
+     * Why a reading can't be taken, or null.
+     *
+     * @param line the line that it is for, or null where the sheet has none
+     */
     static String mistake(Incoming i, CheckSheet.Line line) {
         if (line == null) {
             return "this sheet has no line \"" + i.line() + "\"";
@@ -268,6 +280,7 @@ class RecordService {
         streams.values().forEach(all -> all.forEach(SseEmitter::complete));
     }
 
+    @SuppressWarnings("ModifyCollectionInEnhancedForLoop") // the lists are made for that: copy on write
     private void tell(UUID record, String what, Object data) {
         List<SseEmitter> all = streams.getOrDefault(record, List.of());
         for (SseEmitter s : all) {

@@ -77,7 +77,7 @@ class SheetPlans {
 
     /** When a load first works because of what is done in the run; −1 where it never does. */
     private static long worksFrom(Run run, Branch load) {
-        boolean does = load.role() == Role.COIL || load.role() == Role.LOAD && load.shape() != Shape.BOX;
+        boolean does = load.role() == Role.COIL || (load.role() == Role.LOAD && load.shape() != Shape.BOX);
         if (!does || !run.signals().containsKey(load.owner())) {
             return -1;
         }

@@ -61,7 +61,7 @@ class CompareController {
         List<String> faults = now.faults().stream().map(Fault::words).toList();
         // a fault's number means another one in another circuit
         Integer there = fault != null && fault >= 0 && fault < faults.size() ? fault : null;
-        if (fault != null && there == null && other == row) {
+        if (fault != null && there == null && other.equals(row)) {
             throw new NotFoundException("This circuit has no fault number " + fault + ".");
         }
         List<String> misfits = SameActs.misfits(scenario, then.circuit(), now.circuit());
@@ -80,7 +80,11 @@ class CompareController {
         return "sequence/compare";
     }
 
-    /** What is chosen. @param sides what each of the two columns is */
+    /**
+     * What is chosen.
+     *
+     * @param sides what each of the two columns is
+     */
     record Form(String key, Integer fault, int from, String with, List<String> sides) {}
 
     private static List<String> sides(Row row, int older, Row other, Integer fault, List<String> faults) {

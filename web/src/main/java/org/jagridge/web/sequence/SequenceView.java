@@ -201,7 +201,7 @@ record SequenceView(
                     s.enables().stream().collect(Collectors.joining(", ")),
                     s.stops(),
                     s.backFeed(),
-                    s == last,
+                    s.equals(last),
                     s.micros() > micros,
                     ask.address(s.micros()));
         }

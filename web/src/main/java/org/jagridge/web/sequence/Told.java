@@ -33,7 +33,11 @@ public class Told {
 
     private record Asked(long revisionId, Scenario scenario) {}
 
-    /** A scenario that can be told. @param own whether the circuit's file holds it */
+    /**
+     * A scenario that can be told.
+     *
+     * @param own whether the circuit's file holds it
+     */
     public record Choice(String key, String name, boolean own) {}
 
     private List<Presets.Preset> presets(long revisionId) {

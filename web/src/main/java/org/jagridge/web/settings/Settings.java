@@ -14,6 +14,7 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class Settings {
     /** A choice with the words it takes; the first is where it starts from. */
+    @SuppressWarnings("ImmutableEnumChecker") // List.of is
     public enum Choice {
         SYMBOLS("north-american", "iec"),
         LADDER("live", "at-rest"),

@@ -180,9 +180,9 @@ class SiteController {
     }
 
     private long own(SiteRepository.Row site, long id) {
-        equipment
-                .name(site.id(), id)
-                .orElseThrow(() -> new NotFoundException("There is no such equipment at " + site.name() + "."));
+        if (equipment.name(site.id(), id).isEmpty()) {
+            throw new NotFoundException("There is no such equipment at " + site.name() + ".");
+        }
         return id;
     }
 

@@ -6,7 +6,11 @@ import org.jagridge.core.part.Branch;
 final class IecSymbols {
     private IecSymbols() {}
 
-    /** The inside of a symbol. @param joined whether a contact is joined now */
+    /**
+     * The inside of a symbol.
+     *
+     * @param joined whether a contact is joined now
+     */
     static String of(Branch branch, double width, boolean joined, boolean works) {
         return switch (branch.shape()) {
             case CONTACT_OPEN, CONTACT_CLOSED -> contact(branch.restClosed(), joined);

@@ -18,7 +18,11 @@ public enum SymbolSet {
         return title;
     }
 
-    /** The inside of a symbol. @param joined whether a contact is joined now */
+    /**
+     * The inside of a symbol.
+     *
+     * @param joined whether a contact is joined now
+     */
     String of(Branch branch, double width, boolean joined, boolean works) {
         return this == IEC ? IecSymbols.of(branch, width, joined, works) : Symbols.of(branch, width, joined, works);
     }

@@ -10,7 +10,11 @@ final class Symbols {
 
     private Symbols() {}
 
-    /** The inside of a symbol. @param joined whether a contact is joined now */
+    /**
+     * The inside of a symbol.
+     *
+     * @param joined whether a contact is joined now
+     */
     static String of(Branch branch, double width, boolean joined, boolean works) {
         return switch (branch.shape()) {
             case CONTACT_OPEN -> contact(false, joined);

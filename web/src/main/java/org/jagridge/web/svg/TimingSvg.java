@@ -32,7 +32,11 @@ public final class TimingSvg {
         this.cursor = cursor;
     }
 
-    /** One picture. @param style for a file of its own, or null in a page */
+    /**
+     * One picture.
+     *
+     * @param style for a file of its own, or null in a page
+     */
     public static String whole(Timing timing, Run run, long cursor, String style) {
         return new TimingSvg(timing, run, cursor).write(Piece.WHOLE, style);
     }

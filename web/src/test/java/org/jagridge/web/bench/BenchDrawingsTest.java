@@ -61,7 +61,7 @@ public class BenchDrawingsTest extends BrowserTest {
         assertThat(walk().locator(".stop")).not().hasText("T1.X1");
         String stop = walk().locator(".stop").textContent();
         assertThat(pinnedPost(stop)).hasCount(1);
-        int stops = Integer.parseInt(walk().locator(".count").textContent().split("/")[1]);
+        int stops = Integer.parseInt(walk().locator(".count").textContent().split("/", -1)[1]);
         for (int i = 2; i < stops; i++) {
             page().keyboard().press("ArrowRight");
         }

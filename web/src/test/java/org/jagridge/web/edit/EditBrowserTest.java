@@ -97,7 +97,11 @@ public class EditBrowserTest extends BrowserTest {
         Set<Set<Terminal>> nets = new HashSet<>();
         for (Wire w : circuit.wires()) {
             Set<Terminal> joined = new HashSet<>(Set.of(w.from(), w.to()));
-            nets.removeIf(net -> (net.contains(w.from()) || net.contains(w.to())) && joined.addAll(net) | true);
+            List<Set<Terminal>> met = nets.stream()
+                    .filter(net -> net.contains(w.from()) || net.contains(w.to()))
+                    .toList();
+            met.forEach(joined::addAll);
+            nets.removeAll(met);
             nets.add(joined);
         }
         return nets;
