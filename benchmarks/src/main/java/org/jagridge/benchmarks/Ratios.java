@@ -29,6 +29,10 @@ public final class Ratios {
                     "solver, %s nodes: %.1f us against %.0f us of the dense library: %.0f times%n",
                     nodes, ours, library, library / ours);
         }
+        double step = score(results, "step", null);
+        System.out.printf(
+                "a step without telling: %.0f us; the call replayed: %.1f times that%n",
+                1000 * step, score(results, "replayedCall", null) / step);
         double day = score(results, "oneDay", null);
         System.out.printf("24 h of the heat pump demo: %.1f ms%n", day);
         System.out.printf("48 h against 24 h: %.2f times%n", score(results, "twoDays", null) / day);

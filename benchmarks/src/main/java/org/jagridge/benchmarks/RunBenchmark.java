@@ -9,9 +9,13 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.run.Act;
+import org.jagridge.core.run.Configuration;
+import org.jagridge.core.run.Engine;
 import org.jagridge.core.run.FaultList;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
@@ -32,6 +36,10 @@ public class RunBenchmark {
     private Scenario day;
     private Scenario twoDays;
     private List<Scenario> table;
+    private Scenario call;
+    private Engine engine;
+    private Configuration calling;
+    private static final Act FAN_ON = new Act.Set(new Input("TH", "fan"), "on");
 
     @Setup
     public void setUp() throws IOException {
@@ -42,6 +50,11 @@ public class RunBenchmark {
         day = day(24);
         twoDays = day(48);
         table = table();
+        Map<String, Object> cold = Map.of("TH.mode", "heat", "ROOM.celsius", 19);
+        call = new Scenario(
+                "Call", cold, List.of(new Scenario.Step(100, Map.of("TH.fan", "on"), List.of())), List.of(), 100);
+        engine = Engine.of(assembly);
+        calling = engine.advance(engine.start(cold, List.of()), new Act.Wait(100_000_000));
     }
 
     private static Scenario day(int hours) {
@@ -68,6 +81,18 @@ public class RunBenchmark {
     @Benchmark
     public Run oneDay() {
         return Simulation.run(assembly, day);
+    }
+
+    /** The fan set to on in the middle of a heating call, by going on from there. */
+    @Benchmark
+    public Configuration step() {
+        return engine.advance(calling, FAN_ON);
+    }
+
+    /** The same by running the call from the start. */
+    @Benchmark
+    public Run replayedCall() {
+        return Simulation.run(assembly, call);
     }
 
     @Benchmark

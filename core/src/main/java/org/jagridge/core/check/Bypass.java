@@ -1,11 +1,11 @@
 package org.jagridge.core.check;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Trait;
@@ -25,11 +25,12 @@ public final class Bypass {
         List<String> around = new ArrayList<>();
         for (Branch s : assembly.branches()) {
             if (isSafety(s, assembly) && !around.contains(s.owner())) {
-                int[] root = joinedWithout(assembly, s);
-                int one = find(root, s.nodeA());
-                int other = find(root, s.nodeB());
-                int x = find(root, from);
-                int y = find(root, to);
+                Groups<Integer> joined = Groups.ofNodes(
+                        assembly, w -> w.index() != s.index() && w.role().joins());
+                int one = joined.root(s.nodeA());
+                int other = joined.root(s.nodeB());
+                int x = joined.root(from);
+                int y = joined.root(to);
                 boolean bridged = one != other && ((one == x && other == y) || (one == y && other == x));
                 if (bridged) {
                     around.add(s.owner());
@@ -44,24 +45,5 @@ public final class Bypass {
                 assembly.member(b.owner()).map(m -> m.is(Trait.PROVING)).orElse(false);
         boolean contact = b.role() == Role.CONTACT && (b.shape() == Shape.SAFETY || proves);
         return contact || b.role() == Role.PROTECTION;
-    }
-
-    private static int[] joinedWithout(Assembly assembly, Branch without) {
-        int[] root = new int[assembly.nodeCount()];
-        Arrays.setAll(root, i -> i);
-        for (Branch b : assembly.branches()) {
-            if (b.index() != without.index() && b.role().joins() && b.nodeA() >= 0 && b.nodeB() >= 0) {
-                root[find(root, b.nodeA())] = find(root, b.nodeB());
-            }
-        }
-        return root;
-    }
-
-    private static int find(int[] root, int i) {
-        int r = i;
-        while (root[r] != r) {
-            r = root[r];
-        }
-        return r;
     }
 }

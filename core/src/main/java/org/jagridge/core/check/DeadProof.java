@@ -19,6 +19,7 @@ import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
@@ -185,25 +186,20 @@ public final class DeadProof {
 
     /** Nodes bonded to earth by conductors that nothing opens. */
     private Set<Integer> earthed() {
-        Set<Integer> seen = new HashSet<>();
-        Deque<Integer> queue = new ArrayDeque<>();
+        Groups<Integer> conductors = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
+        Set<Integer> bonded = new HashSet<>();
         for (Branch b : assembly.branches()) {
-            if (b.role() == Role.EARTHING && b.nodeB() == Network.EARTH && isBond(b) && seen.add(b.nodeA())) {
-                queue.add(b.nodeA());
+            if (b.role() == Role.EARTHING && b.nodeB() == Network.EARTH && isBond(b)) {
+                bonded.add(conductors.root(b.nodeA()));
             }
         }
-        while (!queue.isEmpty()) {
-            int n = queue.pollFirst();
-            for (Branch b : atNode.getOrDefault(n, List.of())) {
-                if (b.role() == Role.WIRE || b.role() == Role.CONDUCTOR) {
-                    int other = b.nodeA() == n ? b.nodeB() : b.nodeA();
-                    if (seen.add(other)) {
-                        queue.addLast(other);
-                    }
-                }
+        Set<Integer> earthed = new HashSet<>();
+        for (int n = 0; n < assembly.nodeCount(); n++) {
+            if (bonded.contains(conductors.root(n))) {
+                earthed.add(n);
             }
         }
-        return seen;
+        return earthed;
     }
 
     /** Supplies and earth parts bond; the strays of a transformer do not. */

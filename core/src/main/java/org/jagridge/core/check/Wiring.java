@@ -1,58 +1,35 @@
 package org.jagridge.core.check;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Deque;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.part.Ways;
 
 /** A circuit's wiring as checks look at it: what is joined by wires alone, and what could be reached from where. */
 final class Wiring {
     private final Assembly assembly;
-    private final int[] net;
-    private final Map<Integer, List<Branch>> atNet = new HashMap<>();
+    private final Groups<Integer> nets;
+    private final Ways ways;
     private final Set<Terminal> wired = new HashSet<>();
 
     Wiring(Assembly assembly) {
         this.assembly = assembly;
-        net = new int[assembly.nodeCount()];
-        for (int i = 0; i < net.length; i++) {
-            net[i] = i;
-        }
-        for (Branch b : assembly.branches()) {
-            if (b.role() == Role.WIRE || b.role() == Role.CONDUCTOR) {
-                int x = root(b.nodeA());
-                int y = root(b.nodeB());
-                net[Math.max(x, y)] = Math.min(x, y);
-            }
-        }
-        for (Branch b : assembly.branches()) {
-            if (b.isWire()) {
-                wired.add(b.a());
-                wired.add(b.b());
-            } else if (b.role() != Role.EARTHING && b.role() != Role.CONDUCTOR) {
-                atNet.computeIfAbsent(net(b.nodeA()), n -> new ArrayList<>()).add(b);
-                atNet.computeIfAbsent(net(b.nodeB()), n -> new ArrayList<>()).add(b);
-            }
-        }
-    }
-
-    private int root(int i) {
-        int r = i;
-        while (net[r] != r) {
-            r = net[r];
-        }
-        return r;
+        nets = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
+        ways = Ways.of(
+                assembly, b -> !b.isWire() && b.role() != Role.EARTHING && b.role() != Role.CONDUCTOR, this::net);
+        assembly.branches().stream().filter(Branch::isWire).forEach(b -> {
+            wired.add(b.a());
+            wired.add(b.b());
+        });
     }
 
     Assembly assembly() {
@@ -61,7 +38,7 @@ final class Wiring {
 
     /** The net of a node: what wires, bars and splices join. */
     int net(int node) {
-        return root(node);
+        return nets.root(node);
     }
 
     Optional<Integer> net(String part, String terminal) {
@@ -78,7 +55,7 @@ final class Wiring {
     }
 
     List<Branch> at(int netIndex) {
-        return atNet.getOrDefault(netIndex, List.of());
+        return ways.at(netIndex);
     }
 
     /** The fitted parts that are one of these. */
@@ -132,21 +109,9 @@ final class Wiring {
 
     /** Nets joined to {@code start} were all contacts closed, but for those of the parts in {@code closed}. */
     Set<Integer> withinReach(int start, Set<String> notThrough) {
-        Set<Integer> seen = new HashSet<>(Set.of(start));
-        Deque<Integer> queue = new ArrayDeque<>(seen);
-        while (!queue.isEmpty()) {
-            int n = queue.pollFirst();
-            for (Branch b : at(n)) {
-                boolean joins = b.role() == Role.CONTACT || b.role() == Role.PROTECTION;
-                if (joins && !notThrough.contains(b.owner())) {
-                    int other = net(b.nodeA()) == n ? net(b.nodeB()) : net(b.nodeA());
-                    if (seen.add(other)) {
-                        queue.addLast(other);
-                    }
-                }
-            }
-        }
-        return seen;
+        return ways.reached(
+                start,
+                b -> (b.role() == Role.CONTACT || b.role() == Role.PROTECTION) && !notThrough.contains(b.owner()));
     }
 
     /** Whether one side of a contact reaches only a return pole and the other side only loads. */

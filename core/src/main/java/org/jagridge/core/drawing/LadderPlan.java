@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Role;
 
 /** Which branches of a circuit are on which rung of which section of its ladder, and the numbers of rungs and wires. */
@@ -93,15 +94,11 @@ final class LadderPlan {
 
     /** Components joined by common nets; those with a supply first, then those with a transformer, then the rest. */
     private List<List<Branch>> components(List<Branch> branches) {
-        Map<Integer, Integer> parent = new HashMap<>();
-        for (Branch b : branches) {
-            int x = root(parent, nets.ofNode(b.nodeA()));
-            int y = root(parent, nets.ofNode(b.nodeB()));
-            parent.put(Math.max(x, y), Math.min(x, y));
-        }
+        Groups<Integer> joined = new Groups<>();
+        branches.forEach(b -> joined.join(nets.ofNode(b.nodeA()), nets.ofNode(b.nodeB())));
         Map<Integer, List<Branch>> byRoot = new LinkedHashMap<>();
         for (Branch b : branches) {
-            byRoot.computeIfAbsent(root(parent, nets.ofNode(b.nodeA())), r -> new ArrayList<>())
+            byRoot.computeIfAbsent(joined.root(nets.ofNode(b.nodeA())), r -> new ArrayList<>())
                     .add(b);
         }
         List<List<Branch>> components = new ArrayList<>(byRoot.values());
@@ -114,14 +111,6 @@ final class LadderPlan {
             return 0;
         }
         return component.stream().anyMatch(b -> b.role() == Role.SECONDARY) ? 1 : 2;
-    }
-
-    private static int root(Map<Integer, Integer> parent, int i) {
-        int r = i;
-        while (parent.getOrDefault(r, r) != r) {
-            r = parent.get(r);
-        }
-        return r;
     }
 
     // ---- numbers

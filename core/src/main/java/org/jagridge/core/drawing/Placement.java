@@ -12,6 +12,7 @@ import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Trait;
 
@@ -232,30 +233,16 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
 
     /** Terminals joined by wires only, by terminal; nets are numbered from 1. */
     static Map<Terminal, Integer> nets(Circuit circuit) {
-        Map<Terminal, Terminal> parent = new HashMap<>();
-        for (Wire w : circuit.wires()) {
-            Terminal a = root(parent, w.from());
-            Terminal b = root(parent, w.to());
-            if (!a.equals(b)) {
-                parent.put(b, a);
-            }
-        }
+        Groups<Terminal> joined = new Groups<>();
+        circuit.wires().forEach(w -> joined.join(w.from(), w.to()));
         Map<Terminal, Integer> numbers = new HashMap<>();
         Map<Terminal, Integer> nets = new HashMap<>();
         for (Wire w : circuit.wires()) {
             for (Terminal t : List.of(w.from(), w.to())) {
-                Integer number = numbers.computeIfAbsent(root(parent, t), r -> numbers.size() + 1);
+                Integer number = numbers.computeIfAbsent(joined.root(t), r -> numbers.size() + 1);
                 nets.put(t, number);
             }
         }
         return nets;
-    }
-
-    private static Terminal root(Map<Terminal, Terminal> parent, Terminal t) {
-        Terminal r = t;
-        while (parent.containsKey(r)) {
-            r = parent.get(r);
-        }
-        return r;
     }
 }

@@ -20,6 +20,7 @@ import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;

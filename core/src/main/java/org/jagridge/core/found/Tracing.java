@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.part.Groups;
 
 /**
  * Finds out where wires go that nobody has drawn, with everything dead: one end is taken off and held, all others are

@@ -1,13 +1,8 @@
 package org.jagridge.core.meter;
 
-import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.Deque;
-import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jagridge.core.network.Complex;
@@ -18,6 +13,7 @@ import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Ways;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Reach.ThroughLoad;
@@ -334,29 +330,18 @@ final class DeadTest {
 
     /** The loads on the way with the fewest of them from lead to lead, without one branch; by owner. */
     private List<String> loadsOnTheWay(Solution direct, Branch without) {
-        Map<Integer, List<String>> ways = new HashMap<>();
-        Deque<Integer> queue = new ArrayDeque<>(List.of(reach.groupOf(plus)));
-        ways.put(reach.groupOf(plus), List.of());
         int goal = reach.groupOf(minus);
-        while (!queue.isEmpty() && !ways.containsKey(goal)) {
-            int g = queue.pollFirst();
-            for (Branch b : assembly.branches()) {
-                boolean passes = b.index() != without.index()
-                        && (b.role().consumes() || b.role().gives() || b.role() == Role.CONTACT)
-                        && direct.values().admittance(b.index()).re() > 1e-9;
-                int a = reach.groupOf(b.nodeA());
-                int c = reach.groupOf(b.nodeB());
-                int other = a == g ? c : c == g ? a : -1;
-                if (passes && other >= 0 && !ways.containsKey(other)) {
-                    List<String> way = new ArrayList<>(ways.get(g));
-                    if (!way.contains(b.owner())) {
-                        way.add(b.owner());
-                    }
-                    ways.put(other, way);
-                    queue.addLast(other);
-                }
-            }
-        }
-        return ways.getOrDefault(goal, List.of());
+        return Ways.of(
+                        assembly,
+                        b -> !b.equals(without)
+                                && (b.role().consumes() || b.role().gives() || b.role() == Role.CONTACT)
+                                && direct.values().admittance(b.index()).re() > 1e-9,
+                        reach::groupOf)
+                .way(reach.groupOf(plus), g -> g == goal, b -> true)
+                .orElse(List.of())
+                .stream()
+                .map(Branch::owner)
+                .distinct()
+                .toList();
     }
 }

@@ -1,14 +1,13 @@
 package org.jagridge.core.run;
 
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Predicate;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Role;
 
 /** Which terminals could ever be joined in the circuit as it was meant to be, without faults and links left in. */
@@ -17,34 +16,19 @@ final class Homes {
     private final Map<String, Set<Integer>> homesOfPart = new HashMap<>();
 
     Homes(Assembly healthy) {
-        int[] joined = joined(healthy, b -> b.role() != Role.EARTHING);
-        int[] fed = joined(healthy, b -> b.role() != Role.EARTHING && !isMetalwork(b.a()) && !isMetalwork(b.b()));
+        Groups<Integer> joined = Groups.ofNodes(healthy, b -> b.role() != Role.EARTHING);
+        Groups<Integer> fed =
+                Groups.ofNodes(healthy, b -> b.role() != Role.EARTHING && !isMetalwork(b.a()) && !isMetalwork(b.b()));
         healthy.nodes().forEach((t, n) -> {
-            homeOf.put(t, root(joined, n));
+            homeOf.put(t, joined.root(n));
             if (!isMetalwork(t)) {
-                homesOfPart.computeIfAbsent(t.part(), p -> new HashSet<>()).add(root(fed, n));
+                homesOfPart.computeIfAbsent(t.part(), p -> new HashSet<>()).add(fed.root(n));
             }
         });
     }
 
-    private static int[] joined(Assembly healthy, Predicate<Branch> by) {
-        int[] parent = new int[healthy.nodeCount()];
-        Arrays.setAll(parent, i -> i);
-        healthy.branches().stream().filter(by).forEach(b -> parent[root(parent, b.nodeA())] = root(parent, b.nodeB()));
-        return parent;
-    }
-
     private static boolean isMetalwork(Terminal t) {
         return t != null && t.name().equals("PE");
-    }
-
-    private static int root(int[] parent, int i) {
-        int r = i;
-        while (parent[r] != r) {
-            parent[r] = parent[parent[r]];
-            r = parent[r];
-        }
-        return r;
     }
 
     /** Whether two branches belong to supplies that the circuit doesn't join. False where either is unknown. */

@@ -1,9 +1,6 @@
 package org.jagridge.core.run;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -12,7 +9,9 @@ import java.util.Set;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Ways;
 
 /**
  * How each terminal is connected in one frame: hard to a pole of a source (through wires and closed contacts), through
@@ -42,45 +41,31 @@ public final class Reach {
     private final Assembly assembly;
     private final int[] group;
     private final List<Set<Pole>> poles = new ArrayList<>();
-    private final List<List<Branch>> loads = new ArrayList<>();
-    private final List<List<Branch>> leaks = new ArrayList<>();
+    /** Loads, and electronic contacts that are off, between the groups. */
+    private final Ways loads;
 
     public Reach(Frame frame) {
         assembly = frame.assembly();
         int n = assembly.network().nodes();
         group = new int[n + 1];
-        int[] parent = new int[n + 1];
+        Groups<Integer> joined = Groups.ofNodes(assembly, b -> joins(b, frame));
+        Map<Integer, Integer> numbers = new HashMap<>();
         for (int i = 0; i <= n; i++) {
-            parent[i] = i;
-        }
-        for (Branch b : assembly.branches()) {
-            if (joins(b, frame)) {
-                int a = root(parent, index(b.nodeA(), n));
-                int c = root(parent, index(b.nodeB(), n));
-                parent[Math.max(a, c)] = Math.min(a, c);
-            }
-        }
-        int[] number = new int[n + 1];
-        Arrays.fill(number, -1);
-        for (int i = 0; i <= n; i++) {
-            int r = root(parent, i);
-            if (number[r] < 0) {
-                number[r] = poles.size();
+            int root = joined.root(i == n ? Network.EARTH : i);
+            group[i] = numbers.computeIfAbsent(root, r -> numbers.size());
+            if (group[i] == poles.size()) {
                 poles.add(new LinkedHashSet<>());
-                loads.add(new ArrayList<>());
-                leaks.add(new ArrayList<>());
             }
-            group[i] = number[r];
         }
         for (Branch b : assembly.branches()) {
             if (b.role().gives() && isLive(b, frame)) {
                 note(b);
-            } else if (frame.conducts(b) && (b.role().consumes() || letsLittleThrough(b, frame))) {
-                List<List<Branch>> at = b.role().consumes() ? loads : leaks;
-                at.get(groupOf(b.nodeA())).add(b);
-                at.get(groupOf(b.nodeB())).add(b);
             }
         }
+        loads = Ways.of(
+                assembly,
+                b -> frame.conducts(b) && (b.role().consumes() || letsLittleThrough(b, frame)),
+                this::groupOf);
     }
 
     private static boolean joins(Branch b, Frame frame) {
@@ -120,15 +105,6 @@ public final class Reach {
         return node == Network.EARTH ? earth : node;
     }
 
-    private static int root(int[] parent, int i) {
-        int r = i;
-        while (parent[r] != r) {
-            parent[r] = parent[parent[r]];
-            r = parent[r];
-        }
-        return r;
-    }
-
     /** The number of the hard-joined group that a node is in. */
     public int groupOf(int node) {
         return group[index(node, group.length - 1)];
@@ -146,9 +122,13 @@ public final class Reach {
 
     /** The side a node is on, or null where it is joined hard to no live pole. Hot wins over return. */
     public Side sideOf(int node) {
-        Set<Pole> at = polesOf(node);
+        return sideOfGroup(groupOf(node));
+    }
+
+    /** The same for a group by its number. */
+    public Side sideOfGroup(int number) {
         Side side = null;
-        for (Pole p : at) {
+        for (Pole p : poles.get(number)) {
             if (p.side() != Side.RETURN) {
                 return p.side();
             }
@@ -172,30 +152,22 @@ public final class Reach {
 
     /** @param leaking whether an electronic contact that is off is gone through as well */
     private ThroughLoad throughLoads(int node, boolean leaking) {
-        Deque<Integer> queue = new ArrayDeque<>();
-        Map<Integer, List<Branch>> ways = new HashMap<>();
-        queue.add(groupOf(node));
-        ways.put(groupOf(node), List.of());
-        while (!queue.isEmpty()) {
-            int g = queue.removeFirst();
-            if (!poles.get(g).isEmpty()) {
-                return new ThroughLoad(ways.get(g), poles.get(g).iterator().next());
-            }
-            List<Branch> from = new ArrayList<>(loads.get(g));
-            if (leaking) {
-                from.addAll(leaks.get(g));
-            }
-            for (Branch load : from) {
-                int other = groupOf(load.nodeA()) == g ? groupOf(load.nodeB()) : groupOf(load.nodeA());
-                if (!ways.containsKey(other)) {
-                    List<Branch> way = new ArrayList<>(ways.get(g));
-                    way.add(load);
-                    ways.put(other, way);
-                    queue.addLast(other);
-                }
-            }
+        return loads.way(
+                        groupOf(node),
+                        g -> !poles.get(g).isEmpty(),
+                        b -> leaking || b.role().consumes())
+                .map(way -> new ThroughLoad(
+                        way, poles.get(endOf(node, way)).iterator().next()))
+                .orElse(null);
+    }
+
+    /** The group in which a way from a node ends. */
+    private int endOf(int node, List<Branch> way) {
+        int g = groupOf(node);
+        for (Branch b : way) {
+            g = groupOf(b.nodeA()) == g ? groupOf(b.nodeB()) : groupOf(b.nodeA());
         }
-        return null;
+        return g;
     }
 
     /** The open contacts, and broken joints, between the groups of two nodes; empty where none lies right between. */

@@ -1,9 +1,7 @@
 package org.jagridge.core.trace;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
-import java.util.HashMap;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +9,7 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Ways;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Run;
@@ -32,21 +31,18 @@ public final class Waiting {
     private final long now;
     private final Assembly assembly;
     private final Reach reach;
-    private final Map<Integer, List<Branch>> atGroup = new HashMap<>();
+    /** What can be open, between the groups. */
+    private final Ways opens;
 
     private Waiting(Frame frame, long now) {
         this.frame = frame;
         this.now = now;
         assembly = frame.assembly();
         reach = new Reach(frame);
-        for (Branch b : assembly.branches()) {
-            if (b.role() == Role.CONTACT || b.role() == Role.PROTECTION || b.role() == Role.WIRE) {
-                atGroup.computeIfAbsent(reach.groupOf(b.nodeA()), g -> new ArrayList<>())
-                        .add(b);
-                atGroup.computeIfAbsent(reach.groupOf(b.nodeB()), g -> new ArrayList<>())
-                        .add(b);
-            }
-        }
+        opens = Ways.of(
+                assembly,
+                b -> b.role() == Role.CONTACT || b.role() == Role.PROTECTION || b.role() == Role.WIRE,
+                reach::groupOf);
     }
 
     /** The waits at a time, in the order of the circuit. Parts that no contact could ever feed are left out. */
@@ -89,36 +85,17 @@ public final class Waiting {
             return List.of();
         }
         int start = aDead ? a : b;
-        Map<Integer, Branch> cameBy = new HashMap<>();
-        Map<Integer, Integer> cameFrom = new HashMap<>(Map.of(start, -1));
-        Deque<Integer> queue = new ArrayDeque<>(List.of(start));
-        while (!queue.isEmpty()) {
-            int g = queue.pollFirst();
-            for (Branch c : atGroup.getOrDefault(g, List.of())) {
-                int other = reach.groupOf(c.nodeA()) == g ? reach.groupOf(c.nodeB()) : reach.groupOf(c.nodeA());
-                if (cameFrom.putIfAbsent(other, g) == null) {
-                    cameBy.put(other, c);
-                    if (isHot(c, other)) {
-                        return names(other, cameBy, cameFrom);
-                    }
-                    queue.addLast(other);
-                }
-            }
-        }
-        return List.of();
-    }
-
-    private boolean isHot(Branch c, int group) {
-        int node = reach.groupOf(c.nodeA()) == group ? c.nodeA() : c.nodeB();
-        Reach.Side side = reach.sideOf(node);
-        return side != null && side != Reach.Side.RETURN;
-    }
-
-    private static List<String> names(int end, Map<Integer, Branch> cameBy, Map<Integer, Integer> cameFrom) {
-        List<String> names = new ArrayList<>();
-        for (int g = end; cameBy.containsKey(g); g = cameFrom.get(g)) {
-            names.add(cameBy.get(g).title().replace('-', '–'));
-        }
+        List<String> names =
+                new ArrayList<>(opens.way(start, g -> g != start && isHot(g), c -> true).orElse(List.of()).stream()
+                        .map(c -> c.title().replace('-', '–'))
+                        .toList());
+        // from the feed on, as the current would come
+        Collections.reverse(names);
         return names;
+    }
+
+    private boolean isHot(int group) {
+        Reach.Side side = reach.sideOfGroup(group);
+        return side != null && side != Reach.Side.RETURN;
     }
 }

@@ -15,6 +15,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.part.Groups;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
