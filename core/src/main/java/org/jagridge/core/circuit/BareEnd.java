@@ -3,24 +3,31 @@ package org.jagridge.core.circuit;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
- * The end of a wire that was taken off its terminal: a place of its own for a meter's lead, called {@code bare-w7.1} or
- * {@code bare-w7.2} after the wire and which of its ends that is.
+ * The end of a wire that was taken off its terminal: a place of its own for a meter's lead, called {@code ~w7.1} or {@code
+ * ~w7.2} after the wire and which of its ends that is. No part of a user can have such an id.
  *
  * @param end 0 or 1
  */
 public record BareEnd(String wire, int end) {
-    private static final Pattern NAME = Pattern.compile("bare-(\\w[\\w-]*?)\\.([12])");
+    private static final String MARK = "~";
+    private static final Pattern NAME = Pattern.compile(MARK + "(\\w[\\w-]*?)\\.([12])");
+    /** How it was called at benches and in records that are older. */
+    private static final Pattern OLD_NAME = Pattern.compile("bare-(\\w[\\w-]*?)\\.([12])");
 
     /** The bare end that a terminal's name stands for; empty for any other terminal. */
     public static Optional<BareEnd> of(Terminal terminal) {
-        Matcher m = NAME.matcher(terminal.toString());
-        return m.matches() ? Optional.of(new BareEnd(m.group(1), Integer.parseInt(m.group(2)) - 1)) : Optional.empty();
+        return Stream.of(NAME, OLD_NAME)
+                .map(p -> p.matcher(terminal.toString()))
+                .filter(Matcher::matches)
+                .map(m -> new BareEnd(m.group(1), Integer.parseInt(m.group(2)) - 1))
+                .findFirst();
     }
 
     public Terminal terminal() {
-        return new Terminal("bare-" + wire, String.valueOf(end + 1));
+        return new Terminal(MARK + wire, String.valueOf(end + 1));
     }
 
     /** "the bare end of w7". */
@@ -31,7 +38,9 @@ public record BareEnd(String wire, int end) {
     /** A lead that is clipped to a wire's end goes along with it: where it is in a circuit in which the end may be landed. */
     public static Terminal landed(Terminal lead, Circuit circuit) {
         return of(lead).filter(e -> circuit.part(lead.part()).isEmpty())
-                .flatMap(e -> circuit.wire(e.wire()).map(w -> w.end(e.end())))
+                .flatMap(e -> circuit.part(e.terminal().part()).isPresent()
+                        ? Optional.of(e.terminal())
+                        : circuit.wire(e.wire()).map(w -> w.end(e.end())))
                 .orElse(lead);
     }
 

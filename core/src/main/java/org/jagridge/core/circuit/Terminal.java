@@ -6,11 +6,11 @@ import java.util.regex.Pattern;
 /**
  * One screw or tab: the terminal {@code name} of the part (or, for {@code PE}, the place) {@code part}.
  *
- * @param part id of a part or place
+ * @param part id of a part or place; with a {@code ~} before it that of a wire with a {@link BareEnd}
  * @param name free text without spaces, dots or {@code >}
  */
 public record Terminal(String part, String name) implements Comparable<Terminal> {
-    private static final Pattern FORM = Pattern.compile("[A-Za-z][A-Za-z0-9_-]{0,31}\\.[^\\s.>]+");
+    private static final Pattern FORM = Pattern.compile("~?[A-Za-z][A-Za-z0-9_-]{0,31}\\.[^\\s.>]+");
 
     /** Whether {@code text} has the form {@code PART.TERMINAL}. */
     public static boolean isWellFormed(String text) {

@@ -15,7 +15,9 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.circuit.WiringDefect;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
@@ -25,7 +27,7 @@ import org.testng.annotations.Test;
 
 /** A meter on the end of a wire that was taken off its terminal. Lab bench: w14 goes from XT.3 (G) to K1.A1. */
 public class BareEndTest {
-    private static final String BARE = "bare-w14.2";
+    private static final String BARE = "~w14.2";
     private static final Map<String, Object> FAN = Map.of("TH.fan", "on");
     private static final Map<String, Object> OFF = Map.of("M.on", false);
 
@@ -65,7 +67,28 @@ public class BareEndTest {
         Reading open = read(OFF, List.of(broken, off.get(0)), Request.Mode.CONTINUITY, BARE, "XT.3");
         assertEquals(open.display(), "OL");
         assertTrue(open.says().contains("the wire w14 is broken"), open.says());
-        assertFalse(open.says().contains("bare-"), open.says());
+        assertFalse(open.says().contains("~"), open.says());
+    }
+
+    /** Leads that were kept under the older name still lie on the bare end, and a user's part of that name is left alone. */
+    @Test
+    public void olderNamesAreReadAndNobodysPartIsTaken() {
+        Circuit bench = Circuits.demo("lab-bench");
+        Circuit.Builder b = bench.toBuilder();
+        new WiringDefect.Lifted("w14", Terminal.parse("K1.A1")).rewire(bench, b, PartTypes.fittings());
+        Circuit lifted = b.build();
+        Terminal bare = Terminal.parse(BARE);
+        assertEquals(BareEnd.landed(bare, lifted), bare);
+        assertEquals(BareEnd.landed(Terminal.parse("bare-w14.2"), lifted), bare);
+        assertEquals(
+                BareEnd.landed(Terminal.parse("bare-w14.2"), bench),
+                bench.wire("w14").orElseThrow().end(1));
+        b.parts()
+                .add(PartTypes.fittings()
+                        .strip("bare-w14", bench.places().get(0).id(), 2));
+        Circuit named = b.build();
+        assertEquals(BareEnd.landed(Terminal.parse("bare-w14.2"), named), Terminal.parse("bare-w14.2"));
+        assertEquals(BareEnd.landed(bare, named), bare);
     }
 
     /** A core with both ends off hangs on nothing: its neighbours' volts come over, and a load takes them away. */
@@ -74,12 +97,12 @@ public class BareEndTest {
         Wire core = Circuits.demo("lab-bench").wire("w11").orElseThrow();
         List<Fault> off = List.of(
                 lifted("w11", core.from().toString()), lifted("w11", core.to().toString()));
-        Reading ghost = read(Map.of(), off, Request.Mode.AC_VOLTS, "bare-w11.1", "T1.X1");
+        Reading ghost = read(Map.of(), off, Request.Mode.AC_VOLTS, "~w11.1", "T1.X1");
         assertTrue(ghost.value() > 20, ghost.display() + " " + ghost.says());
         assertTrue(ghost.says().contains("in TC"), ghost.says());
-        Reading loaded = read(Map.of(), off, Request.Mode.AC_VOLTS, true, "bare-w11.1", "T1.X1");
+        Reading loaded = read(Map.of(), off, Request.Mode.AC_VOLTS, true, "~w11.1", "T1.X1");
         assertEquals(loaded.value(), 0, 0.2, loaded.says());
-        Reading ends = read(OFF, off, Request.Mode.CONTINUITY, "bare-w11.1", "bare-w11.2");
+        Reading ends = read(OFF, off, Request.Mode.CONTINUITY, "~w11.1", "~w11.2");
         assertTrue(ends.says().startsWith("It beeps."), ends.says());
     }
 

@@ -75,7 +75,7 @@ public class BenchActsTest extends WebTest {
             {"clear", "That is not there now", new String[] {"action", "4711"}},
             {"meter", "The meter has no range &quot;psi&quot;", meter("psi", "TH.R", "")},
             {"meter", "There is no terminal &quot;R&quot; in this circuit", meter("ac-volts", "R", "")},
-            {"meter", "There is no terminal &quot;bare-w14.9&quot;", meter("ac-volts", "bare-w14.9", "")},
+            {"meter", "There is no terminal &quot;~w14.9&quot;", meter("ac-volts", "~w14.9", "")},
             {"meter", "There is no wire &quot;w999&quot; to clamp", meter("amps", "TH.R", "w999")},
         };
     }
@@ -113,7 +113,7 @@ public class BenchActsTest extends WebTest {
                 .matcher(at.body());
         assertTrue(mend.find());
         at = done(at, "clear", "action", mend.group(1));
-        done(at, "meter", meter("ac-volts", "bare-w14.2", ""));
+        done(at, "meter", meter("ac-volts", "~w14.2", ""));
 
         submit("/circuits/" + slug + "/edit/remove-wire", "base", "1", "old", "w11");
         submit("/circuits/" + slug + "/edit/remove-part", "base", "2", "old", "K3");
@@ -122,7 +122,7 @@ public class BenchActsTest extends WebTest {
         assertTrue(body.contains("w14 lifted off K1.A1"), "the lifted wire");
         assertTrue(body.contains("coil open K1</span>"), "the fault");
         assertFalse(body.contains("coil open K2</span>"), "what was mended");
-        assertTrue(body.contains("value=\"bare-w14.2\""), "the lead on the bare end");
+        assertTrue(body.contains("value=\"~w14.2\""), "the lead on the bare end");
         Matcher left =
                 Pattern.compile("id=\"left-out\".*?</div>", Pattern.DOTALL).matcher(body);
         assertTrue(left.find(), "says what was left out");
