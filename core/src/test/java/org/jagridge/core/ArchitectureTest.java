@@ -83,6 +83,22 @@ public class ArchitectureTest {
                 .check(classes);
     }
 
+    /** The seam knows no type; types are made of blocks; nobody else sees either. */
+    @Test
+    public void partHasThreeRooms() {
+        layeredArchitecture()
+                .consideringAllDependencies()
+                .layer("block")
+                .definedBy("..core.part.block")
+                .layer("type")
+                .definedBy("..core.part.type")
+                .whereLayer("type")
+                .mayNotBeAccessedByAnyLayer()
+                .whereLayer("block")
+                .mayOnlyBeAccessedByLayers("type")
+                .check(classes);
+    }
+
     @Test
     public void noPackageCycles() {
         slices().matching("org.jagridge.core.(*)..").should().beFreeOfCycles().check(classes);

@@ -25,7 +25,7 @@ public record Because(
         boolean delayed,
         Instant since) {
 
-    Because(
+    public Because(
             Kind kind,
             Supplier<String> words,
             Double volts,

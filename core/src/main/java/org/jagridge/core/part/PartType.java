@@ -2,12 +2,14 @@ package org.jagridge.core.part;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
@@ -66,9 +68,34 @@ public abstract class PartType implements PartDeclaration {
         return IntStream.rangeClosed(1, most).mapToObj(Integer::toString).toList();
     }
 
+    /** Where the temperature is set that a control reads: the room that it names, or its own place. */
+    protected static Input room(Part part, Params params) {
+        return params.has("reads") ? new Input(params.text("reads"), "celsius") : new Input(part.id(), "roomCelsius");
+    }
+
     /** What a part of this type is. */
     public Set<Trait> traits(Params params) {
         return Set.of();
+    }
+
+    /** What it can be made to call for, in the order in which these are tried; none for what is no control. */
+    public List<Call> calls(Part part, Params params) {
+        return List.of();
+    }
+
+    /** What makes a control call for nothing, where that isn't so by itself. */
+    public Map<Input, Object> quiet(Part part, Params params) {
+        return Map.of();
+    }
+
+    /** What makes a control let through what other controls call for. */
+    public Map<Input, Object> letsThrough(Part part) {
+        return Map.of();
+    }
+
+    /** What is set for a cold and damp day on which coils get frosted. */
+    public Map<Input, Object> frost(Part part, Params params) {
+        return Map.of();
     }
 
     /** How a hand makes it feed nothing any more; empty for what is no isolator. */

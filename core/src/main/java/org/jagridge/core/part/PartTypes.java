@@ -5,83 +5,30 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.ServiceLoader;
 import java.util.Set;
+import java.util.function.BiFunction;
 import org.jagridge.core.circuit.Catalogue;
 import org.jagridge.core.circuit.Fittings;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Signal;
 
-/** The register of part types, in the order of the catalogue. A new type is added here. */
+/** The catalogue: the part types of every register that is there. */
 public final class PartTypes implements Catalogue {
-    private static final PartTypes CATALOGUE = new PartTypes(List.of(
-            new Supply(),
-            new DcSupply(),
-            new Battery(),
-            new Thermopile(),
-            new Transformer(),
-            new PlugSupply(),
-            new Rectifier(),
-            new Breaker(),
-            new Fuse(),
-            new Disconnect(),
-            new Splice(),
-            new TerminalStrip(),
-            new Connector(),
-            new Earth(),
-            new Switch(),
-            new ChangeoverSwitch(),
-            new SafetySwitch(false),
-            new SafetySwitch(true),
-            new PressureSwitch(),
-            new TemperatureSwitch(),
-            new Opening(),
-            new LimitSwitch(),
-            new Opener(),
-            new CurrentSwitch(),
-            new Relay(),
-            new Contactor(),
-            new LockoutRelay(),
-            new Timer(),
-            new Sequencer(),
-            new FanCentre(),
-            new Thermostat(),
-            RoomSwitch.line(),
-            RoomSwitch.millivolt(),
-            RoomSwitch.roomStat(),
-            new CylinderStat(),
-            new Programmer(),
-            new FurnaceControl(),
-            new AirHandlerBoard(),
-            new DefrostControl(),
-            new CoilSensor(),
-            new ZonePanel(),
-            new SharingModule(),
-            new RemoteModule(),
-            new SensorElement(),
-            new DiagnosticModule(),
-            new ResistiveLoad(),
-            Lamp.lamp(),
-            Lamp.buzzer(),
-            new Solenoid(),
-            new Motor(),
-            new PscMachine(false),
-            new PscMachine(true),
-            new Capacitor(),
-            new StartRelay(),
-            new StartThermistor(),
-            new ZoneValve(),
-            new MidPositionValve(),
-            new VentDamper(),
-            new Boiler(),
-            new UnitHeater(),
-            new Room(),
-            new Outdoors()));
+    /** A room of part types; found as a service, so that nothing before it has to know it. */
+    public interface Register {
+        /** Its types, in the order of the catalogue. */
+        List<PartType> types();
+    }
+
+    private static final PartTypes CATALOGUE = new PartTypes(ServiceLoader.load(Register.class));
 
     private final Map<String, PartType> byType = new LinkedHashMap<>();
 
-    private PartTypes(List<PartType> types) {
-        types.forEach(t -> byType.put(t.type(), t));
+    private PartTypes(Iterable<Register> registers) {
+        registers.forEach(r -> r.types().forEach(t -> byType.put(t.type(), t)));
     }
 
     public static PartTypes catalogue() {
@@ -115,14 +62,37 @@ public final class PartTypes implements Catalogue {
 
     /** What a part is. */
     public static Set<Trait> traitsOf(Part part) {
-        PartType type = CATALOGUE.require(part);
-        return type.traits(new Params(type.params(), part.params()));
+        return asked(part, PartType::traits);
     }
 
     /** The values that a part's main signal can take. */
     public static Signal signalOf(Part part) {
+        return asked(part, PartType::signal);
+    }
+
+    /** What a part can be made to call for. */
+    public static List<Call> callsOf(Part part) {
+        return asked(part, (type, params) -> type.calls(part, params));
+    }
+
+    /** What makes a part call for nothing. */
+    public static Map<Input, Object> quietOf(Part part) {
+        return asked(part, (type, params) -> type.quiet(part, params));
+    }
+
+    /** What makes a part let through what others call for. */
+    public static Map<Input, Object> letsThrough(Part part) {
+        return CATALOGUE.require(part).letsThrough(part);
+    }
+
+    /** What is set at a part for a day on which coils get frosted. */
+    public static Map<Input, Object> frost(Part part) {
+        return asked(part, (type, params) -> type.frost(part, params));
+    }
+
+    private static <T> T asked(Part part, BiFunction<PartType, Params, T> question) {
         PartType type = CATALOGUE.require(part);
-        return type.signal(new Params(type.params(), part.params()));
+        return question.apply(type, new Params(type.params(), part.params()));
     }
 
     @Override

@@ -8,11 +8,11 @@ package org.jagridge.core.part;
  * @param direct whether it is direct current
  */
 public record SourceRating(double volts, double betweenHots, boolean direct) {
-    static SourceRating ac(double volts) {
+    public static SourceRating ac(double volts) {
         return new SourceRating(volts, 2 * volts, false);
     }
 
-    static SourceRating dc(double volts) {
+    public static SourceRating dc(double volts) {
         return new SourceRating(volts, 2 * volts, true);
     }
 }

@@ -30,16 +30,8 @@ public enum Trait {
     BAR_POLES,
     /** Calls for heat, cold or air through terminals with the trade's letters. */
     THERMOSTAT,
-    /** One switch that a room drives. */
-    ROOM_SWITCH,
-    /** Lets calls through by the clock. */
-    PROGRAMMER,
     /** Watches the water of a cylinder. */
     CYLINDER,
-    /** Is the temperature outside. */
-    WEATHER,
-    /** Watches an outdoor coil. */
-    COIL_SENSOR,
     /** Defrosts an outdoor coil. */
     DEFROSTS,
     /** Thrown by a hand. */

@@ -1,11 +1,13 @@
 /**
- * What each part type does: the branches it puts between its terminals, its state, how it reacts to volts, time and
- * hands, which faults it can have, what its signal can show, and what it is ({@link org.jagridge.core.part.Trait}).
+ * The seam between what parts do and all who ask: what a {@link org.jagridge.core.part.PartType} declares of itself
+ * ({@link org.jagridge.core.part.Trait}, signals, calls, faults), how it drives its branches ({@link
+ * org.jagridge.core.part.Behaviour} by {@link org.jagridge.core.part.Stamp}, {@link org.jagridge.core.part.Moment} and
+ * {@link org.jagridge.core.part.Reaction}), and the {@link org.jagridge.core.part.Assembly} that puts the parts and wires
+ * of one circuit together into a network; {@link org.jagridge.core.part.Ways} and {@link org.jagridge.core.part.Groups}
+ * follow its connections.
  *
- * <p>Start at {@link org.jagridge.core.part.PartTypes}, the register, and at one small type such as {@link
- * org.jagridge.core.part.Lamp} or {@link org.jagridge.core.part.Relay}; each type is one file. {@link
- * org.jagridge.core.part.Assembly} puts the parts and wires of one circuit together into a network; {@link
- * org.jagridge.core.part.Ways} and {@link org.jagridge.core.part.Groups} follow its connections.
+ * <p>What types are made of is in {@code block}; the types, one file each, and their register are in {@code type}: start
+ * there at a small one such as {@code Lamp} or {@code Relay}. Nobody outside {@code part} sees these two rooms.
  *
  * <p>A state is a small immutable value. Whatever it remembers of time is an {@link org.jagridge.core.part.Instant}, so
  * that {@link org.jagridge.core.part.Clocks} can move any state along the clock. No part sees another part's state except

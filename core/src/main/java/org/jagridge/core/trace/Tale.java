@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.part.Call;
 
 /** What is set from the start and when, while a scenario is told. */
 final class Tale {
@@ -22,6 +24,30 @@ final class Tale {
     Tale start(String input, Object value) {
         start.put(input, value);
         return this;
+    }
+
+    Tale start(Map<Input, Object> set) {
+        set.forEach((input, value) -> start(input.toString(), value));
+        return this;
+    }
+
+    /** A call from its beginning to its end. */
+    Tale call(Call call, double begins, double ends) {
+        return start(call.before()).begin(call, begins).end(call, ends);
+    }
+
+    Tale begin(Call call, double seconds) {
+        return at(seconds, named(call.begin()));
+    }
+
+    Tale end(Call call, double seconds) {
+        return at(seconds, named(call.end()));
+    }
+
+    private static Map<String, Object> named(Map<Input, Object> set) {
+        Map<String, Object> named = new LinkedHashMap<>();
+        set.forEach((input, value) -> named.put(input.toString(), value));
+        return named;
     }
 
     Tale at(double seconds, Map<String, Object> set) {

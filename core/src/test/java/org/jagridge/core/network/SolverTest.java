@@ -30,7 +30,8 @@ public class SolverTest {
             }
             b.branch(0, Network.EARTH);
             int primary = b.branch(1, 2);
-            int secondary = b.branch(nodes - 1, nodes - 2);
+            // every third is an autotransformer: its windings share a terminal
+            int secondary = b.branch(seed % 3 == 0 ? 1 : nodes - 1, nodes - 2);
             b.coupling(primary, secondary);
             network = b.build();
             values = new Values(network);
@@ -132,8 +133,24 @@ public class SolverTest {
     /** The same equations, built by hand and solved by EJML. */
     private static ZMatrixRMaj dense(RandomCase c) {
         int n = c.network.nodes();
-        ZMatrixRMaj y = new ZMatrixRMaj(n, n);
+        ZMatrixRMaj y = matrix(c);
         ZMatrixRMaj i = new ZMatrixRMaj(n, 1);
+        for (int b = 0; b < c.network.branches(); b++) {
+            Complex amps = new Complex(c.values.jRe[b], c.values.jIm[b]);
+            add(i, c.network.from(b), 0, amps, 1);
+            add(i, c.network.to(b), 0, amps, -1);
+        }
+        new Islands(c.network)
+                .forEachLeak(c.network, c.values, node -> add(y, node, node, Complex.real(Solver.ISLAND_LEAK), 1));
+        ZMatrixRMaj x = new ZMatrixRMaj(n, 1);
+        assertTrue(CommonOps_ZDRM.solve(y, i, x));
+        return x;
+    }
+
+    /** The nodal admittances, without the leaks. */
+    private static ZMatrixRMaj matrix(RandomCase c) {
+        int n = c.network.nodes();
+        ZMatrixRMaj y = new ZMatrixRMaj(n, n);
         for (int b = 0; b < c.network.branches(); b++) {
             int from = c.network.from(b);
             int to = c.network.to(b);
@@ -145,8 +162,6 @@ public class SolverTest {
             add(y, to, to, g, 1);
             add(y, from, to, g, -1);
             add(y, to, from, g, -1);
-            add(i, from, 0, new Complex(c.values.jRe[b], c.values.jIm[b]), 1);
-            add(i, to, 0, new Complex(c.values.jRe[b], c.values.jIm[b]), -1);
         }
         int p = c.network.primary(0);
         int s = c.network.secondary(0);
@@ -159,11 +174,7 @@ public class SolverTest {
                 add(y, ss[b], ps[a], m, a == b ? 1 : -1);
             }
         }
-        new Islands(c.network)
-                .forEachLeak(c.network, c.values, node -> add(y, node, node, Complex.real(Solver.ISLAND_LEAK), 1));
-        ZMatrixRMaj x = new ZMatrixRMaj(n, 1);
-        assertTrue(CommonOps_ZDRM.solve(y, i, x));
-        return x;
+        return y;
     }
 
     private static void add(ZMatrixRMaj m, int row, int col, Complex value, double factor) {
@@ -262,6 +273,112 @@ public class SolverTest {
         assertEquals(s.volts(plus, minus).re(), 24, 1e-9);
         assertEquals(s.volts(minus, Network.EARTH).re(), 0, 1e-9);
         assertEquals(solver.denseFallbacks(), 0);
+    }
+
+    @Test(dataProvider = "seeds")
+    public void theMatrixHandedToTheDenseSolverIsTheSame(long seed, int nodes) {
+        RandomCase c = new RandomCase(seed, nodes);
+        SparseFactor factor = new SparseFactor(c.network);
+        factor.assemble(c.values);
+        ZMatrixRMaj found = factor.matrix();
+        ZMatrixRMaj hand = matrix(c);
+        for (int i = 0; i < nodes; i++) {
+            for (int j = 0; j < nodes; j++) {
+                assertEquals(found.getReal(i, j), hand.getReal(i, j), 1e-9, i + ", " + j);
+                assertEquals(found.getImag(i, j), hand.getImag(i, j), 1e-9, i + ", " + j);
+            }
+        }
+    }
+
+    @Test
+    public void theOrderOfEliminationIsTheOneFoundByCounting() {
+        for (int seed = 0; seed < 20; seed++) {
+            RandomCase c = new RandomCase(seed, 6 + 3 * seed);
+            int n = c.network.nodes();
+            boolean[][] near = new boolean[n][n];
+            for (int b = 0; b < c.network.branches(); b++) {
+                beside(near, c.network.from(b), c.network.to(b));
+            }
+            int[] p = {c.network.from(c.network.primary(0)), c.network.to(c.network.primary(0))};
+            int[] s = {c.network.from(c.network.secondary(0)), c.network.to(c.network.secondary(0))};
+            for (int i = 0; i < 4; i++) {
+                beside(near, p[i / 2], s[i % 2]);
+            }
+            boolean[] gone = new boolean[n];
+            for (int node : EliminationOrder.leastDegree(c.network)) {
+                int least = -1;
+                for (int i = n - 1; i >= 0; i--) {
+                    if (!gone[i] && (least < 0 || degree(near[i], gone) <= degree(near[least], gone))) {
+                        least = i;
+                    }
+                }
+                assertEquals(node, least);
+                gone[node] = true;
+                for (int i = 0; i < n; i++) {
+                    for (int j = 0; j < n; j++) {
+                        if (near[node][i] && near[node][j]) {
+                            beside(near, i, j);
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    private static void beside(boolean[][] near, int a, int b) {
+        if (a >= 0 && b >= 0 && a != b) {
+            near[a][b] = true;
+            near[b][a] = true;
+        }
+    }
+
+    private static int degree(boolean[] near, boolean[] gone) {
+        int degree = 0;
+        for (int i = 0; i < near.length; i++) {
+            degree += near[i] && !gone[i] ? 1 : 0;
+        }
+        return degree;
+    }
+
+    @Test
+    public void whatWasFactoredSinceDoesNoHarm() {
+        RandomCase c = new RandomCase(4, 18);
+        Solver solver = new Solver(c.network);
+        Solution first = solver.solve(c.values);
+        double ohms = solver.impedance(first, 0, 5).abs();
+        c.values.admittance(3, 0.2, 0.1);
+        c.values.admittance(6, 0.7, 0);
+        Values later = c.values.copy();
+        solver.solve(later);
+        assertEquals(solver.impedance(first, 0, 5).abs(), ohms, 1e-9 * ohms);
+
+        Values near = first.values().copy();
+        near.admittance(5, 3, 0);
+        solver.solve(later.copy());
+        solver.factorisations();
+        solver.impedance(solver.solve(later), 0, 1);
+        sameInBranches(c, solver.solveNear(first, near), new Solver(c.network).solve(near), "after another");
+    }
+
+    @Test
+    public void onlyOneChangeIsAnUpdate() {
+        RandomCase c = new RandomCase(4, 18);
+        Solver solver = new Solver(c.network);
+        Solution first = solver.solve(c.values);
+        long before = solver.factorisations();
+        assertTrue(solver.solveNear(first, c.values.copy()) == first, "nothing changed");
+        Values one = c.values.copy();
+        one.admittance(0, 3, 0.5);
+        solver.solveNear(first, one);
+        assertEquals(solver.factorisations(), before);
+        one.admittance(4, 1, -0.25);
+        sameInBranches(c, solver.solveNear(first, one), new Solver(c.network).solve(one), "two branches");
+        assertEquals(solver.factorisations(), before + 1);
+        Values coupled = c.values.copy();
+        coupled.mutual(0, -0.1);
+        coupled.admittance(4, 1, -0.25);
+        sameInBranches(c, solver.solveNear(first, coupled), new Solver(c.network).solve(coupled), "and the coupling");
+        assertEquals(solver.factorisations(), before + 2);
     }
 
     @Test

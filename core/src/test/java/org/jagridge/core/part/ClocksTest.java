@@ -6,6 +6,7 @@ import static org.testng.Assert.assertSame;
 
 import java.util.Arrays;
 import java.util.List;
+import org.jagridge.core.part.block.Heat;
 import org.testng.annotations.Test;
 
 /** States of any shape are moved along the clock. */

@@ -1,0 +1,75 @@
+package org.jagridge.core.part.type;
+
+import java.util.List;
+import org.jagridge.core.part.PartType;
+import org.jagridge.core.part.PartTypes;
+
+/** All part types, in the order of the catalogue. A new one is added here. */
+public final class Register implements PartTypes.Register {
+    @Override
+    public List<PartType> types() {
+        return List.of(
+                new Supply(),
+                new DcSupply(),
+                new Battery(),
+                new Thermopile(),
+                new Transformer(),
+                new PlugSupply(),
+                new Rectifier(),
+                new Breaker(),
+                new Fuse(),
+                new Disconnect(),
+                new Splice(),
+                new TerminalStrip(),
+                new Connector(),
+                new Earth(),
+                new Switch(),
+                new ChangeoverSwitch(),
+                new SafetySwitch(false),
+                new SafetySwitch(true),
+                new PressureSwitch(),
+                new TemperatureSwitch(),
+                new Opening(),
+                new LimitSwitch(),
+                new Opener(),
+                new CurrentSwitch(),
+                new Relay(),
+                new Contactor(),
+                new LockoutRelay(),
+                new Timer(),
+                new Sequencer(),
+                new FanCentre(),
+                new Thermostat(),
+                RoomSwitch.line(),
+                RoomSwitch.millivolt(),
+                RoomSwitch.roomStat(),
+                new CylinderStat(),
+                new Programmer(),
+                new FurnaceControl(),
+                new AirHandlerBoard(),
+                new DefrostControl(),
+                new CoilSensor(),
+                new ZonePanel(),
+                new SharingModule(),
+                new RemoteModule(),
+                new SensorElement(),
+                new DiagnosticModule(),
+                new ResistiveLoad(),
+                Lamp.lamp(),
+                Lamp.buzzer(),
+                new Solenoid(),
+                new Motor(),
+                new PscMachine(false),
+                new PscMachine(true),
+                new Capacitor(),
+                new StartRelay(),
+                new StartThermistor(),
+                new ZoneValve(),
+                new MidPositionValve(),
+                new VentDamper(),
+                new Boiler(),
+                new UnitHeater(),
+                new Room(),
+                new Outdoors());
+    }
+}

@@ -1,0 +1,132 @@
+package org.jagridge.core.part.type;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
+import org.jagridge.core.network.Complex;
+import org.jagridge.core.part.Because;
+import org.jagridge.core.part.Behaviour;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Instant;
+import org.jagridge.core.part.Moment;
+import org.jagridge.core.part.PartDraft;
+import org.jagridge.core.part.PartType;
+import org.jagridge.core.part.Reaction;
+import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Stamp;
+import org.jagridge.core.part.Time;
+
+/**
+ * {@code remote-module}: R and C at the unit; its outputs follow the thermostat's by radio. Out of range, or with the
+ * thermostat blank, all go off after {@code lossSeconds}.
+ */
+final class RemoteModule extends PartType {
+    private static final double LEAST_SUPPLY = 16;
+
+    RemoteModule() {
+        super("remote-module", "Wireless relay module", "Repeats the thermostat's calls at the unit without wires.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(
+                Field.texts("outputs", List.of("Y", "G")).outOf("W", "W2", "Y", "Y2", "G", "O", "B", "AUX", "E"),
+                Field.part("thermostat"),
+                Field.number("lossSeconds", 120.0, "s").within(0, 3600));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        List<String> names = new ArrayList<>(List.of("R", "C"));
+        names.addAll(params.texts("outputs"));
+        names.addAll(List.of("DEF", "T1", "T2"));
+        return names;
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return List.of(Field.flag("inRange", true));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.someOf(params.texts("outputs").stream().map(o -> "R-" + o).toList(), "none");
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        Map<String, Branch> outputs = new LinkedHashMap<>();
+        for (String o : draft.params().texts("outputs")) {
+            outputs.put(o, draft.contact("R", o, Shape.CONTACT_OPEN, false));
+        }
+        return new Receiver(
+                draft.load("R", "C", Shape.BOX),
+                draft.load("DEF", "C", Shape.BOX),
+                outputs,
+                draft.params().textOrNull("thermostat"),
+                Time.micros(draft.params().number("lossSeconds")));
+    }
+
+    /** @param lostSince when it last heard, or {@link Instant#NEVER} while it hears */
+    record State(List<String> closed, Instant lostSince) {}
+
+    private record Receiver(Branch supply, Branch defrost, Map<String, Branch> outputs, String thermostat, long loss)
+            implements Behaviour<State> {
+        @Override
+        public State start(Moment moment) {
+            return new State(List.of(), Instant.NEVER);
+        }
+
+        @Override
+        public void stamp(State s, Stamp stamp) {
+            stamp.load(supply, Complex.real(24 * 24 / 2.0));
+            stamp.load(defrost, Complex.real(10_000));
+            outputs.forEach((o, b) -> stamp.contact(b, s.closed().contains(o)));
+        }
+
+        @Override
+        public Reaction<State> react(State s, Moment m) {
+            if (m.acVolts(supply) < LEAST_SUPPLY) {
+                return Reaction.change(
+                        new State(List.of(), Instant.NEVER), Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY));
+            }
+            String calls = thermostat == null ? null : m.signalOf(thermostat);
+            boolean hears = m.flag("inRange") && calls != null && !calls.equals("blank");
+            if (hears) {
+                List<String> closed = new ArrayList<>();
+                for (String o : outputs.keySet()) {
+                    if (calls.endsWith("-" + o) || calls.contains("-" + o + " ")) {
+                        closed.add(o);
+                    }
+                }
+                return Reaction.change(
+                        new State(List.copyOf(closed), Instant.NEVER),
+                        Because.link(() -> thermostat + " calls "
+                                        + calls.replace('-', '–').replace(" ", " and "))
+                                .through(supply));
+            }
+            Instant since = s.lostSince().isNever() ? m.now() : s.lostSince();
+            if (since.plus(loss).hasCome(m.now())) {
+                return Reaction.change(
+                        new State(List.of(), since), Because.timer("nothing heard for " + Time.words(loss)));
+            }
+            return Reaction.waiting(new State(s.closed(), since), since.plus(loss));
+        }
+
+        @Override
+        public State canonical(State s, Instant now) {
+            return new State(s.closed(), s.lostSince().notBefore(now.minus(loss)));
+        }
+
+        @Override
+        public String signal(State s) {
+            return s.closed().isEmpty()
+                    ? "none"
+                    : String.join(" ", s.closed().stream().map(o -> "R-" + o).toList());
+        }
+    }
+}

@@ -1,0 +1,78 @@
+package org.jagridge.core.part.type;
+
+import java.util.List;
+import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Signal;
+import org.jagridge.core.part.Behaviour;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Moment;
+import org.jagridge.core.part.PartDraft;
+import org.jagridge.core.part.PartType;
+import org.jagridge.core.part.Reaction;
+import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Stamp;
+
+/**
+ * {@code sensor}: a 10 kΩ NTC, R = 10000·exp(B·(1/T − 1/298.15)) with T in kelvin. Example, B = 3977: 25 °C 10.0 kΩ,
+ * 0 °C 33.9 kΩ.
+ */
+final class SensorElement extends PartType {
+    SensorElement() {
+        super("sensor", "Temperature sensor", "A resistor that falls as it warms.");
+    }
+
+    @Override
+    public List<Field> params() {
+        return List.of(Field.positive("kelvinB", 3977.0, "K"), Field.part("reads"));
+    }
+
+    @Override
+    public List<String> terminals(Params params) {
+        return List.of("1", "2");
+    }
+
+    @Override
+    public List<Field> inputs(Params params) {
+        return params.has("reads")
+                ? List.of()
+                : List.of(Field.number("celsius", 20.0, "°C").within(-60, 150));
+    }
+
+    /** Ohms at a temperature. */
+    static double ohms(double celsius, double kelvinB) {
+        return 10_000 * Math.exp(kelvinB * (1 / (celsius + 273.15) - 1 / 298.15));
+    }
+
+    @Override
+    public Signal signal(Params params) {
+        return Signal.none();
+    }
+
+    @Override
+    public Behaviour<?> build(PartDraft draft) {
+        return new Bead(
+                draft.load("1", "2", Shape.RESISTOR),
+                draft.params().number("kelvinB"),
+                draft.params().textOrNull("reads"));
+    }
+
+    private record Bead(Branch branch, double kelvinB, String reads) implements Behaviour<Double> {
+        @Override
+        public Double start(Moment m) {
+            return reads == null ? m.number("celsius") : m.celsiusOf(reads);
+        }
+
+        @Override
+        public void stamp(Double celsius, Stamp stamp) {
+            stamp.resistance(branch, ohms(celsius, kelvinB));
+        }
+
+        @Override
+        public Reaction<Double> react(Double was, Moment m) {
+            double now = start(m);
+            // follow in steps of a tenth of a degree, so that a drifting room doesn't solve the network without end
+            return Reaction.stay(Math.abs(now - was) < 0.1 ? was : now);
+        }
+    }
+}
