@@ -108,6 +108,19 @@
       row(first.line).classList.add("first-wrong");
     }
     document.body.dataset.readings = String(readings.length);
+    prove();
+  }
+
+  // what all lines prove together takes a moment; only the newest answer counts
+  let proofs = 0;
+  async function prove() {
+    const mine = ++proofs;
+    try {
+      const answer = await fetch(`${base}/proof`, { cache: "no-store" });
+      if (mine === proofs && answer.ok) $("#proof").textContent = await answer.text();
+    } catch (e) {
+      if (mine === proofs) $("#proof").textContent = "";
+    }
   }
 
   function showNotices(list) {

@@ -1,13 +1,17 @@
 package org.jagridge.core.check;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.core.run.Tale;
 
 /** All findings of a circuit. */
 public final class Check {
@@ -16,13 +20,60 @@ public final class Check {
 
     private Check() {}
 
+    /**
+     * What was found, and where it was looked.
+     *
+     * @param findings worst first; those of one severity in the order of their codes and parts
+     * @param looked what was looked at and tried, a line each; empty for a circuit in which there is nothing to look at
+     */
+    public record Report(List<Finding> findings, List<String> looked) {}
+
     /** The findings, worst first; those of one severity in the order of their codes and parts. */
     public static List<Finding> findings(Circuit circuit) {
+        return report(circuit).findings();
+    }
+
+    /** The findings with what was looked at. */
+    public static Report report(Circuit circuit) {
         Assembly assembly = Assembly.of(circuit);
         Findings findings = new Findings();
-        lookAtWiring(new Wiring(assembly), findings);
-        lookAtRuns(assembly, findings);
-        return findings.sorted();
+        Wiring wiring = new Wiring(assembly);
+        lookAtWiring(wiring, findings);
+        Trials trials = new Trials(wiring, findings);
+        trials.look();
+        List<Scenario> runs = runs(circuit);
+        lookAtRuns(assembly, runs, findings);
+        return new Report(findings.sorted(), looked(assembly, runs, trials));
+    }
+
+    private static List<String> looked(Assembly assembly, List<Scenario> runs, Trials trials) {
+        if (assembly.circuit().wires().isEmpty()) {
+            return List.of();
+        }
+        List<String> looked = new ArrayList<>();
+        looked.add("every wire and part: " + assembly.circuit().wires().size() + " wires, "
+                + assembly.members().size() + " parts");
+        looked.addAll(trials.tried());
+        looked.add("every state of " + runs.size() + (runs.size() == 1 ? " run" : " runs")
+                + ": volts, amps and VA against what each part and wire may have");
+        return looked;
+    }
+
+    /** The circuit's own scenarios without faults, and each call of each control; at rest where there is neither. */
+    private static List<Scenario> runs(Circuit circuit) {
+        List<Scenario> runs = new ArrayList<>(circuit.scenarios().stream()
+                .filter(s -> s.faults().isEmpty()
+                        && s.steps().stream().allMatch(t -> t.faults().isEmpty()))
+                .toList());
+        for (Part control : circuit.parts()) {
+            if (control.fitted()) {
+                PartTypes.callsOf(control)
+                        .forEach(c -> runs.add(Tale.around(circuit, control, c)
+                                .call(c, 5, 605)
+                                .until(c.name() + " by " + control.id(), 1000)));
+            }
+        }
+        return runs.isEmpty() ? List.of(Scenario.quiet(10)) : runs;
     }
 
     private static void lookAtWiring(Wiring w, Findings f) {
@@ -51,8 +102,7 @@ public final class Check {
                 .forEach(WiringCheck::look);
     }
 
-    /** The circuit's own scenarios without faults show what is normal; a circuit without any is looked at at rest. */
-    private static void lookAtRuns(Assembly assembly, Findings f) {
+    private static void lookAtRuns(Assembly assembly, List<Scenario> normal, Findings f) {
         List<RunCheck> checks = List.of(
                 new Upsets(f),
                 new Contacts(assembly, f),
@@ -60,11 +110,7 @@ public final class Check {
                 new Transformers(assembly, f),
                 new CurrentSwitches(assembly, f),
                 new HeatWithoutAir(assembly, f));
-        List<Scenario> normal = assembly.circuit().scenarios().stream()
-                .filter(s -> s.faults().isEmpty()
-                        && s.steps().stream().allMatch(t -> t.faults().isEmpty()))
-                .toList();
-        for (Scenario s : normal.isEmpty() ? List.of(Scenario.quiet(10)) : normal) {
+        for (Scenario s : normal) {
             Run run = Simulation.run(assembly, s);
             String during = " in \"" + s.name() + "\"";
             checks.forEach(c -> c.look(run, during));

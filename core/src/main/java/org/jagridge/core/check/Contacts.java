@@ -2,6 +2,7 @@ package org.jagridge.core.check;
 
 import static org.jagridge.core.check.FindingKind.CONTACT_DROP;
 import static org.jagridge.core.check.FindingKind.CONTACT_OVERLOADED;
+import static org.jagridge.core.check.FindingKind.TIMER_LOAD;
 
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.part.Assembly;
@@ -18,6 +19,11 @@ final class Contacts implements RunCheck {
     private static final double DROPS = 0.5;
     /** Volts. The series element of an electronic timer loses about one with a small coil behind it. */
     private static final double ELEMENT_DROP = 2;
+
+    /** Amps with which a series timer stays made at all. */
+    private static final double HOLDS = 0.005;
+    /** And those that makers ask for. */
+    private static final double LEAST_LOAD = 0.02;
 
     private final Assembly assembly;
     private final Findings findings;
@@ -40,11 +46,14 @@ final class Contacts implements RunCheck {
         return assembly.member(b.owner()).orElseThrow().params();
     }
 
+    private boolean isSeriesTimer(Branch b) {
+        return assembly.member(b.owner()).orElseThrow().is(Trait.DIAL)
+                && params(b).is("form", "series");
+    }
+
     /** While a series timer waits, nearly all the volts stand across it at a trickle; that is no loss. */
     private boolean losesTooMuch(Branch b, Frame f) {
-        boolean element = assembly.member(b.owner()).orElseThrow().is(Trait.DIAL)
-                && params(b).is("form", "series");
-        return element ? f.amps(b) > FLOWS && f.volts(b) > ELEMENT_DROP : f.conducts(b) && f.volts(b) > DROPS;
+        return isSeriesTimer(b) ? f.amps(b) > FLOWS && f.volts(b) > ELEMENT_DROP : f.conducts(b) && f.volts(b) > DROPS;
     }
 
     private void contact(Branch b, Frame f, String during) {
@@ -55,6 +64,13 @@ final class Contacts implements RunCheck {
                     b.owner(),
                     "%s loses %s V while it is closed%s."
                             .formatted(b.title(), Numbers.threeFigures(f.volts(b)), during));
+        }
+        if (isSeriesTimer(b) && f.amps(b) >= HOLDS && f.amps(b) < LEAST_LOAD) {
+            findings.once(
+                    TIMER_LOAD,
+                    b.owner(),
+                    "%s holds %s mA%s; its maker asks for 20 at least."
+                            .formatted(b.owner(), Numbers.threeFigures(1000 * f.amps(b)), during));
         }
         double most = p.has("maxContactAmps")
                 ? p.number("maxContactAmps")

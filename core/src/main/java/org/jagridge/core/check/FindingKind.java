@@ -42,6 +42,11 @@ public enum FindingKind {
             "rectifier-minus-tied",
             "the minus of a rectifier is tied to its AC side: a shorted diode",
             "Keep the DC loop apart from C."),
+    HEAT_WITH_OPENING(
+            DANGER,
+            "heat-with-opening",
+            "tried, an opening that stops heat while it moves or stands open lets it come back half open",
+            "Prove shut with a contact that is made only when it is shut; a signal of its travel says nothing of where it stands."),
     HEAT_WITHOUT_AIR(
             DANGER,
             "heat-without-air",
@@ -77,6 +82,16 @@ public enum FindingKind {
             "short-reachable",
             "hot meets return through contacts and fuses only, once these close",
             "There must be a load in that way. See which terminal of it was missed."),
+    CALL_CROSSED(
+            ERROR,
+            "call-crossed",
+            "tried, a call starts what it mustn't: heat on cooling, cold on heating, a compressor on emergency heat",
+            "Look for crossed wires between the control and the equipment, and which way the reversing valve is set."),
+    RUNS_UNCALLED(
+            ERROR,
+            "runs-uncalled",
+            "tried with nothing calling, a compressor runs or something heats",
+            "Look for what feeds it past its control: a link, or a wire on the wrong side of a contact."),
     TIMER_SETTING_LOW(
             ERROR, "timer-setting", "a timer is set to line voltage and gets 24 V: it never times", "Set it to 24 V."),
     UNDER_VOLTAGE(
@@ -144,6 +159,16 @@ public enum FindingKind {
             "current-switch-too-few-turns",
             "in a run a current switch stays open though current flows",
             "Pass the conductor through it more often."),
+    CALL_WITHOUT_EFFECT(
+            WARNING,
+            "call-without-effect",
+            "tried, a call that is landed brings nothing on",
+            "Follow the call from the control: the Sequence page tells what it waits for."),
+    TIMER_LOAD(
+            WARNING,
+            "timer-load",
+            "in a run a series timer holds a load of under 20 mA, less than its maker asks for",
+            "Put a resistor or a larger load beside it, or take a timer with a relay."),
     SUPPLIES_TIED_ONCE(
             WARNING,
             "supplies-tied-once",

@@ -31,6 +31,18 @@ public record Scenario(
         faults = List.copyOf(faults);
     }
 
+    /** The same acts of hands and weather without any fault. */
+    public Scenario withoutFaults() {
+        return new Scenario(
+                name,
+                start,
+                steps.stream()
+                        .map(s -> new Step(s.atSeconds(), s.set(), List.of()))
+                        .toList(),
+                List.of(),
+                untilSeconds);
+    }
+
     /** Nothing is touched for {@code seconds}. */
     public static Scenario quiet(double seconds) {
         return new Scenario("At rest", Map.of(), List.of(), List.of(), seconds);

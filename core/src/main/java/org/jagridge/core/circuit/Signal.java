@@ -28,6 +28,7 @@ public record Signal(List<String> words, List<String> items, boolean free, Set<S
             NOT_FITTED,
             "tripped",
             "blown",
+            "fuse-blown",
             "burnt",
             "stalled",
             "overload",

@@ -8,7 +8,6 @@ import java.util.Set;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Solution;
-import org.jagridge.core.network.Solver;
 import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
@@ -16,10 +15,12 @@ import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Frame;
+import org.jagridge.core.world.World;
+import org.jagridge.core.world.Worlds;
 
 /**
- * What a clamp's reading proves. What to expect is computed: the current of the same state without faults, I = V/|Z|
- * for each load behind the wire; P = V²/R tells what a heater gives at the volts it has.
+ * What a clamp's reading proves. What to expect is computed: the current in the sound circuit, I = V/|Z| for each load
+ * behind the wire; P = V²/R tells what a heater gives at the volts it has.
  */
 final class AmpsProof {
     private static final double NOTHING = 0.005;
@@ -30,19 +31,20 @@ final class AmpsProof {
     /** A heater's volts may differ by this share before it is told. */
     private static final double VOLTS_DIFFER = 0.02;
 
-    private final Frame frame;
     private final Frame sound;
     private final Branch wire;
-    private final boolean direct;
+    private final Request.Mode mode;
     private final double amps;
+    private final List<World> fitting;
 
-    /** @param amps in one conductor */
-    AmpsProof(Frame frame, Branch wire, boolean direct, double amps) {
-        this.frame = frame;
-        sound = frame.sound();
-        this.wire = wire;
-        this.direct = direct;
-        this.amps = Math.abs(amps);
+    /** @param shown amps in one conductor, as displayed */
+    AmpsProof(Worlds worlds, Request request, double shown) {
+        World drawn = worlds.sound();
+        sound = drawn.frame();
+        mode = request.mode();
+        wire = new Gauge(sound, drawn.reach()).conductor(request.wire()).orElseThrow();
+        amps = Math.abs(shown);
+        fitting = Fit.of(worlds, request, shown);
     }
 
     /** A load behind the wire and what it draws when all is well. */
@@ -56,18 +58,27 @@ final class AmpsProof {
         List<Behind> behind = behind();
         double expected = Math.abs(amps(sound, wire));
         String between = wire.owner() + " (" + wire.a() + " to " + wire.b() + ")";
+        boolean isSound = !fitting.isEmpty() && fitting.get(0).isSound();
         if (amps < NOTHING) {
-            return "No current in " + between + ". " + (behind.isEmpty() ? saysIdle() : saysMissing(behind));
+            return "No current in " + between + ". "
+                    + (expected < NOTHING || behind.isEmpty() ? saysIdle() : saysMissing(behind))
+                    + faults();
         }
         String flows = "Current flows in " + between + ", so its circuit is complete. ";
         String locked = locked(behind);
         if (locked != null) {
             return flows + locked;
         }
-        if (Math.abs(amps - expected) <= RIGHT * expected) {
+        if (isSound) {
             return flows + saysRight(behind);
         }
-        return flows + (amps < expected ? saysLess(behind, expected) : saysMore(behind, expected));
+        return flows + (amps < expected ? saysLess(behind, expected) : saysMore(behind, expected)) + faults();
+    }
+
+    private String faults() {
+        return fitting.isEmpty()
+                ? " No single fault in this circuit explains it: there is more than one, or it isn't wired as drawn."
+                : Naming.faults(fitting);
     }
 
     private String saysIdle() {
@@ -95,14 +106,14 @@ final class AmpsProof {
 
     /** A heater draws by its resistance, so its amps follow its volts. */
     private String heater(Behind b) {
-        Part part = frame.assembly().circuit().part(b.load().owner()).orElse(null);
+        Part part = sound.assembly().circuit().part(b.load().owner()).orElse(null);
         if (part == null || !PartTypes.is(part, Trait.RESISTIVE)) {
             return null;
         }
         Params params = new Params(PartTypes.catalogue().require(part).params(), part.params());
         double rated = params.number("volts");
         double watts = params.number("watts");
-        double volts = frame.volts(b.load());
+        double volts = sound.volts(b.load());
         if (Math.abs(volts - rated) <= VOLTS_DIFFER * rated) {
             return "It is what " + part.id() + " should draw.";
         }
@@ -140,21 +151,31 @@ final class AmpsProof {
                 + ": look for a short, or for something that shouldn't be on.";
     }
 
-    /** A motor that stands still takes several times its running amps. */
+    /** A motor that stands still takes several times its running amps; said where it does in every world that fits. */
     private String locked(List<Behind> behind) {
         for (Behind b : behind) {
-            Part part = frame.assembly().circuit().part(b.load().owner()).orElse(null);
+            Part part = sound.assembly().circuit().part(b.load().owner()).orElse(null);
             if (part == null || !part.params().containsKey("runAmps")) {
                 continue;
             }
             double running = ((Number) part.params().get("runAmps")).doubleValue();
-            double now = Math.abs(amps(frame, b.load()));
-            if (now > LOCKED * running) {
-                return part.id() + " draws " + Numbers.threeFigures(now / running) + " times its running amps ("
+            boolean always =
+                    !fitting.isEmpty() && fitting.stream().allMatch(w -> drawn(w.frame(), b.load()) > LOCKED * running);
+            if (always && amps > LOCKED * running) {
+                return part.id() + " draws " + Numbers.threeFigures(amps / running) + " times its running amps ("
                         + Numbers.threeFigures(running) + " A): it is locked, or just starting.";
             }
         }
         return null;
+    }
+
+    /** What the same load draws in another world. */
+    private double drawn(Frame f, Branch load) {
+        return f.assembly().branchesOf(load.owner()).stream()
+                .filter(b -> b.label().equals(load.label()))
+                .mapToDouble(b -> Math.abs(amps(f, b)))
+                .findFirst()
+                .orElse(0);
     }
 
     private static String names(List<Behind> behind) {
@@ -174,8 +195,8 @@ final class AmpsProof {
         }
         Values cut = now.values().copy();
         cut.admittance(wire.index(), 0, 0);
-        Solution without = new Solver(frame.assembly().network()).solve(cut);
-        for (Branch b : frame.assembly().branches()) {
+        Solution without = sound.assembly().network().solver().solve(cut);
+        for (Branch b : sound.assembly().branches()) {
             boolean takes = b.role().consumes() && b.isDrawn();
             double before = takes ? now.amps(b.index()).abs() : 0;
             if (before > NOTHING && without.amps(b.index()).abs() < before / 2) {
@@ -207,13 +228,17 @@ final class AmpsProof {
     }
 
     private Solution solution(Frame f) {
-        return direct ? f.dc() : f.ac();
+        return isDirect() ? f.dc() : f.ac();
+    }
+
+    private boolean isDirect() {
+        return mode == Request.Mode.DC_AMPS;
     }
 
     private double amps(Frame f, Branch b) {
         Solution s = solution(f);
         return s == null
                 ? 0
-                : direct ? s.amps(b.index()).re() : s.amps(b.index()).abs();
+                : isDirect() ? s.amps(b.index()).re() : s.amps(b.index()).abs();
     }
 }

@@ -105,7 +105,7 @@ final class DeadTest {
     }
 
     private Complex loaded(Solution solution) {
-        return new Solver(assembly.network()).loadedVolts(solution, plus, minus, Meter.LOW_IMPEDANCE);
+        return new Solver(assembly.network()).loadedVolts(solution, plus, minus, Gauge.LOW_IMPEDANCE);
     }
 
     private String switchOff() {
@@ -237,7 +237,7 @@ final class DeadTest {
                     : "OL across " + b.title() + ": it is open inside"
                             + expected(b).orElse("") + ".";
         }
-        List<Branch> opens = reach.opensBetween(plus, minus, frame);
+        List<Branch> opens = reach.opensBetween(plus, minus);
         if (!opens.isEmpty()) {
             return "OL: " + opened(opens.get(0));
         }
@@ -285,7 +285,7 @@ final class DeadTest {
         if (tested.isEmpty()) {
             List<String> loads = loadsOnTheWay(direct, null);
             String way = String.join(" and ", loads);
-            List<Branch> opens = reach.opensBetween(plus, minus, frame);
+            List<Branch> opens = reach.opensBetween(plus, minus);
             if (!opens.isEmpty() && !way.isEmpty()) {
                 return ohmsWords(ohms) + " is what " + way + (loads.size() == 1 ? " shows" : " show") + " beside it: "
                         + opened(opens.get(0)) + " Take a wire off one side to test it alone.";

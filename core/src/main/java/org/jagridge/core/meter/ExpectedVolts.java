@@ -60,8 +60,8 @@ public record ExpectedVolts(List<Column> columns, List<Row> rows) {
                 Meter meter = Meter.at(run, c.micros());
                 Request.Mode mode = meter.volts(hot, common);
                 rows.values().forEach(r -> {
-                    r.toCommon().add(meter.read(new Request(mode, r.terminal(), common, null, 1, false)));
-                    r.across().add(meter.read(new Request(mode, hot, r.terminal(), null, 1, false)));
+                    r.toCommon().add(meter.shown(new Request(mode, r.terminal(), common, null, 1, false)));
+                    r.across().add(meter.shown(new Request(mode, hot, r.terminal(), null, 1, false)));
                 });
             }
         }

@@ -3,47 +3,64 @@ package org.jagridge.core.meter;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
+import java.util.function.Supplier;
 import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
-import org.jagridge.core.network.Complex;
-import org.jagridge.core.network.Network;
-import org.jagridge.core.network.Solution;
-import org.jagridge.core.network.Solver;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Run;
+import org.jagridge.core.world.Worlds;
 
-/** Reads one frame of a run. The meter loads its own reading, not the run. */
+/**
+ * Reads one frame of a run. The meter loads its own reading, not the run. The number is of the circuit as it is; what is
+ * said of it is worked out from the number, the diagram and what hands have done ({@link Worlds}), and knows no more.
+ */
 public final class Meter {
-    /** Input conductance of the normal range, mhos (10 MΩ). */
-    static final double HIGH_IMPEDANCE = 1e-7;
-    /** Input conductance of the low-impedance range, mhos (3 kΩ). */
-    static final double LOW_IMPEDANCE = 1 / 3000.0;
-
     private final Run run;
     private final Frame frame;
     private final long now;
     private final Assembly assembly;
-    private Reach reach;
+    private final Supplier<Worlds> worlds;
+    private final Reach reach;
+    private final Gauge gauge;
 
-    private Meter(Run run, Frame frame, long now) {
+    private Meter(Run run, Frame frame, long now, Supplier<Worlds> worlds) {
         this.run = run;
         this.frame = frame;
         this.now = now;
+        this.worlds = worlds;
         assembly = frame.assembly();
+        reach = new Reach(frame);
+        gauge = new Gauge(frame, reach);
     }
 
-    /** A meter at the moment when a state begins, which knows nothing of what was before. */
-    public Meter(Frame frame) {
-        this(null, frame, frame.micros());
+    /** A meter at the moment when a state begins, which knows nothing of what was before and says nothing. */
+    Meter(Frame frame) {
+        this(null, frame, frame.micros(), null);
     }
 
+    /** A meter whose user knows of none of the faults of the run. */
     public static Meter at(Run run, long micros) {
-        return new Meter(run, run.at(micros), micros);
+        return at(run, micros, new Supplier<>() {
+            private Worlds made;
+
+            @Override
+            public Worlds get() {
+                if (made == null) {
+                    made = Worlds.at(run.assembly(), run.scenario().withoutFaults(), micros);
+                }
+                return made;
+            }
+        });
+    }
+
+    /** @param worlds what may be the case for the one who measures; asked for only where something is said */
+    public static Meter at(Run run, long micros, Supplier<Worlds> worlds) {
+        return new Meter(run, run.at(micros), micros, worlds);
     }
 
     /** The range for a supply: the one that shows more of it. */
@@ -56,8 +73,14 @@ public final class Meter {
     /** The number alone, of volts or amps. */
     double value(Request request) {
         return request.mode().clamps()
-                ? request.turns() * amps(request)
-                : volts(request, node(request.plus()), node(request.minus()));
+                ? request.turns() * gauge.amps(request.mode(), clamped(request))
+                : gauge.volts(request, node(request.plus()), node(request.minus()));
+    }
+
+    /** A reading of volts or amps without a word of what it proves. */
+    public Reading shown(Request request) {
+        double value = value(request);
+        return new Reading(value, request.mode().clamps() ? "A" : "V", digits(value), "");
     }
 
     /** What the meter shows, with its unit, without the reasons: cheaper than a reading. */
@@ -65,7 +88,7 @@ public final class Meter {
         if (request.mode().clamps()) {
             return digits(value(request)) + " A";
         }
-        if (request.mode() == Request.Mode.AC_VOLTS || request.mode() == Request.Mode.DC_VOLTS) {
+        if (request.mode().isVolts()) {
             return digits(value(request)) + " V";
         }
         Reading r = read(request);
@@ -130,88 +153,29 @@ public final class Meter {
     }
 
     private Reading volts(Request request) {
-        int plus = node(request.plus());
-        int minus = node(request.minus());
-        double value = volts(request, plus, minus);
-        VoltsProof proof =
-                new VoltsProof(frame, reach(), request, plus, minus, value, floating(request.mode(), plus, minus));
-        return new Reading(value, "V", digits(value), proof.says());
-    }
-
-    private double volts(Request request, int plus, int minus) {
-        boolean direct = request.mode() == Request.Mode.DC_VOLTS;
-        Solution solution = direct ? frame.dc() : frame.ac();
-        if (solution == null) {
-            return 0;
+        if (node(request.plus()) == node(request.minus())) {
+            return new Reading(0, "V", digits(0), "Both leads are on the same terminal. That says nothing of it.");
         }
-        double mhos = request.lowImpedance() ? LOW_IMPEDANCE : HIGH_IMPEDANCE;
-        Floating floating = floating(request.mode(), plus, minus);
-        if (floating != null) {
-            Complex other = solution.volts(floating.plus() ? minus : plus, Network.EARTH);
-            return floating.ghost().volts(other, mhos);
-        }
-        Complex v = new Solver(assembly.network()).loadedVolts(solution, plus, minus, mhos);
-        return direct ? v.re() : v.abs();
-    }
-
-    /**
-     * A lead on a conductor that hangs on nothing, beside live cores.
-     *
-     * @param plus whether it is the red one
-     */
-    record Floating(Ghost ghost, boolean plus) {}
-
-    /** Which lead floats beside something live while the other one hangs on something; null for none. */
-    private Floating floating(Request.Mode mode, int plus, int minus) {
-        if (mode != Request.Mode.AC_VOLTS || plus == minus) {
-            return null;
-        }
-        boolean plusHangs = hangs(plus);
-        if (plusHangs == hangs(minus)) {
-            return null;
-        }
-        return Ghost.at(frame, reach(), plusHangs ? minus : plus)
-                .map(g -> new Floating(g, !plusHangs))
-                .orElse(null);
-    }
-
-    private boolean hangs(int node) {
-        return reach().throughLoads(node) != null || reach().joined(node, Network.EARTH);
-    }
-
-    private Reach reach() {
-        if (reach == null) {
-            reach = new Reach(frame);
-        }
-        return reach;
+        double value = value(request);
+        String digits = digits(value);
+        return new Reading(
+                value, "V", digits, new VoltsProof(worlds.get(), request, Double.parseDouble(digits)).says());
     }
 
     private int node(Terminal terminal) {
-        return assembly.node(BareEnd.landed(terminal, assembly.circuit()))
-                .orElseThrow(() -> new IllegalArgumentException("there is no terminal " + terminal));
+        return gauge.node(terminal).orElseThrow(() -> new IllegalArgumentException("there is no terminal " + terminal));
     }
 
     private Reading clamp(Request request) {
-        double one = amps(request);
+        double one = gauge.amps(request.mode(), clamped(request));
         double value = request.turns() * one;
-        String says = new AmpsProof(frame, clamped(request), request.mode() == Request.Mode.DC_AMPS, one).says();
+        String says = new AmpsProof(worlds.get(), request, Double.parseDouble(digits(one))).says();
         return new Reading(value, "A", digits(value), request.turns() == 1 ? says : says + turns(request.turns(), one));
     }
 
     private Branch clamped(Request request) {
-        return assembly.branchesOf(request.wire()).stream()
-                .filter(Branch::isWire)
-                .findFirst()
+        return gauge.conductor(request.wire())
                 .orElseThrow(() -> new IllegalArgumentException("there is no wire " + request.wire()));
-    }
-
-    /** Amps in one conductor. */
-    private double amps(Request request) {
-        boolean direct = request.mode() == Request.Mode.DC_AMPS;
-        Solution solution = direct ? frame.dc() : frame.ac();
-        Complex amps =
-                solution == null ? Complex.ZERO : solution.amps(clamped(request).index());
-        return direct ? amps.re() : amps.abs();
     }
 
     private static String turns(double turns, double amps) {

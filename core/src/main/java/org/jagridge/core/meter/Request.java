@@ -47,6 +47,10 @@ public record Request(Mode mode, Terminal plus, Terminal minus, String wire, dou
             return this == AMPS || this == DC_AMPS;
         }
 
+        public boolean isVolts() {
+            return this == AC_VOLTS || this == DC_VOLTS;
+        }
+
         /** Whether the meter feeds the circuit, which must be dead. */
         public boolean needsDead() {
             return this == OHMS || this == CONTINUITY || this == CAPACITANCE;

@@ -236,7 +236,7 @@ public final class Walk {
         }
 
         private Reading read(Request.Mode m, Terminal plus, Terminal minus) {
-            return meter.read(new Request(m, plus, minus, null, 1, false));
+            return meter.shown(new Request(m, plus, minus, null, 1, false));
         }
 
         Stop at(Terminal t, Branch by, boolean load) {

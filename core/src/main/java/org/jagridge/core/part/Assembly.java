@@ -165,6 +165,10 @@ public final class Assembly {
             this.circuit = circuit;
         }
 
+        Circuit circuit() {
+            return circuit;
+        }
+
         int node(Terminal terminal) {
             Map<Terminal, Integer> map = PartDraft.isHidden(terminal.name()) ? hidden : nodes;
             return map.computeIfAbsent(terminal, t -> network.node());

@@ -86,6 +86,9 @@ public interface Moment {
         return world != null && name.equals(world.condition());
     }
 
+    /** A branch of another part by its label, whose volts can be asked for; null where there is none. */
+    Branch branchOf(String part, String label);
+
     /** A branch of the circuit's wiring, by wire id; null where there is no such wire. */
     Branch wire(String id);
 }

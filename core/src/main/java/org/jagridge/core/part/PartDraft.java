@@ -34,6 +34,16 @@ public final class PartDraft {
         return params;
     }
 
+    /** A fitted part of a type that names this one in a parameter. */
+    public Optional<String> namedBy(String type, String param) {
+        return assembly.circuit().parts().stream()
+                .filter(p -> p.fitted()
+                        && p.type().equals(type)
+                        && part.id().equals(p.params().get(param)))
+                .map(Part::id)
+                .findFirst();
+    }
+
     /** The parameters of another part. */
     public Optional<Params> paramsOf(String id) {
         return assembly.paramsOf(id);

@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Fault;
@@ -93,9 +94,45 @@ public abstract class PartType implements PartDeclaration {
         return Map.of();
     }
 
+    /** What one sees at a control without a meter. */
+    public interface Seen {
+        /** What one of its inputs is set to. */
+        Object input(String name);
+
+        /** The temperature of another part, where it has one. */
+        OptionalDouble celsius(String part);
+
+        default double number(String input) {
+            return input(input) instanceof Number n ? n.doubleValue() : Double.NaN;
+        }
+
+        /** What a control reads: the room that it names, or its own place. */
+        default double room(Params params) {
+            return params.has("reads") ? celsius(params.text("reads")).orElse(Double.NaN) : number("roomCelsius");
+        }
+    }
+
+    /** Why a control calls for nothing as it is set and as warm as it is; empty where it calls, or is no control. */
+    public Optional<String> whyQuiet(Part part, Params params, Seen seen) {
+        return Optional.empty();
+    }
+
     /** What is set for a cold and damp day on which coils get frosted. */
     public Map<Input, Object> frost(Part part, Params params) {
         return Map.of();
+    }
+
+    /**
+     * Change-over sets by the labels of their contacts, where the common terminal alone doesn't tell them: the contacts of
+     * one set are never closed at once, those of different sets have nothing to do with each other.
+     */
+    public List<Set<String>> changeoverSets() {
+        return List.of();
+    }
+
+    /** Whether a part makes heat while its main signal has a value. */
+    public boolean makesHeat(Params params, String signal) {
+        return traits(params).contains(Trait.HEAT_SOURCE) && signal(params).isAtWork(signal);
     }
 
     /** How a hand makes it feed nothing any more; empty for what is no isolator. */

@@ -32,6 +32,11 @@ public record Reaction<S>(S state, Instant wakeAt, Because because, Because arms
         return new Reaction<>(state, Instant.earliest(wakeAt, at), because, arms);
     }
 
+    /** The same reaction told of a state that this one is a piece of. */
+    public <T> Reaction<T> as(T whole) {
+        return new Reaction<>(whole, wakeAt, because, arms);
+    }
+
     /** Two reactions of one part as one; the first that gives a reason gives the part's. */
     public static <A, B, S> Reaction<S> both(Reaction<A> a, Reaction<B> b, BiFunction<A, B, S> join) {
         return new Reaction<>(

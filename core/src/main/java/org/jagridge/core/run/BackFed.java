@@ -5,15 +5,19 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.jagridge.core.network.Complex;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 
-/** Finds transformers that are switched off and yet live: fed backwards through a tie on their secondary side. */
+/**
+ * Finds transformers whose own supply is off and that are live all the same: fed backwards through a tie on their
+ * secondary side.
+ */
 final class BackFed {
     /** Volts on a primary from which it bites. */
     private static final double BITES = 30;
-    /** A transformer that is fed forwards draws at least its no-load current. */
-    private static final double FED_AMPS = 0.01;
+    /** Watts that a primary which takes any takes at least. */
+    private static final double TAKES = 0.01;
 
     private BackFed() {}
 
@@ -25,8 +29,9 @@ final class BackFed {
             for (Branch b : f.assembly().branches()) {
                 if (b.role() == Role.PRIMARY
                         && !known.contains(b.owner())
+                        && f.conducts(b)
                         && f.volts(b) >= BITES
-                        && f.amps(b) < FED_AMPS) {
+                        && !isFed(b, f)) {
                     known.add(b.owner());
                     String message = String.format(
                             Locale.ROOT,
@@ -40,5 +45,17 @@ final class BackFed {
             }
         }
         return problems;
+    }
+
+    /** Both of its ends are on live poles, or it takes power from wherever it hangs. */
+    private static boolean isFed(Branch primary, Frame f) {
+        Complex volts = f.ac().branchVolts(primary.index());
+        boolean takes = volts.times(f.acAmps(primary).conjugate()).re() > TAKES;
+        if (takes) {
+            return true;
+        }
+        Reach reach = new Reach(f);
+        return !reach.polesOf(primary.nodeA()).isEmpty()
+                && !reach.polesOf(primary.nodeB()).isEmpty();
     }
 }

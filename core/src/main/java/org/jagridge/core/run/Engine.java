@@ -3,11 +3,14 @@ package org.jagridge.core.run;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.Interner;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Instant;
 
@@ -113,6 +116,49 @@ public final class Engine {
         } finally {
             machine.variant.giveBack(machine);
         }
+    }
+
+    /**
+     * Where a scenario stands at an instant: everything that is due or done by then has moved.
+     *
+     * @param more faults that are there from the start, besides those of the scenario
+     * @throws RunLimitException where it goes over the limits of a run
+     * @throws IllegalArgumentException where there is no such input
+     */
+    public Configuration follow(Scenario scenario, List<Fault> more, long micros) {
+        Schedule schedule = Schedule.of(scenario);
+        Map<String, Object> hands = new LinkedHashMap<>();
+        List<Fault> faults = new ArrayList<>();
+        schedule.beginning(hands, faults);
+        faults.addAll(more);
+        return follow(start(hands, faults), scenario, micros);
+    }
+
+    /** The same from a configuration that the scenario has led to. What stood there at that instant isn't done again. */
+    public Configuration follow(Configuration from, Scenario scenario, long micros) {
+        Schedule schedule = Schedule.of(scenario);
+        Machine machine = from.variant.borrow();
+        try {
+            machine.load(from);
+            while (true) {
+                Instant next = schedule.next(machine);
+                if (next.isNever() || next.micros() > micros) {
+                    machine.passTo(new Instant(micros));
+                    return machine.configuration();
+                }
+                machine.passTo(next);
+                List<Act> acts = schedule.at(next.micros());
+                machine = acts.isEmpty() ? machine : machine.apply(acts);
+                machine.settle();
+            }
+        } finally {
+            machine.variant.giveBack(machine);
+        }
+    }
+
+    /** The first instant at which something else happens in two scenarios, or {@link Long#MAX_VALUE}. */
+    public static long firstDifference(Scenario one, Scenario other) {
+        return Schedule.of(one).firstDifference(Schedule.of(other));
     }
 
     /** The configuration after the next instant at which a part moves by itself; empty where none ever does. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Defect;
 import org.jagridge.core.circuit.Fault;
@@ -68,7 +69,7 @@ final class FaultEffects {
         return switch (hold.which()) {
             case ALL -> of;
             case CONTACT -> labelled(of, hold.label());
-            case OPPOSITE -> opposite(of, hold.label());
+            case OPPOSITE -> opposite(assembly, of, hold.label());
             case COIL -> ofRole(of, Role.COIL);
             case LOAD -> ofRole(of, Role.LOAD);
             case PRIMARY -> ofRole(of, Role.PRIMARY);
@@ -94,11 +95,19 @@ final class FaultEffects {
     }
 
     /** A welded contact holds its opposite open: that can't close. */
-    private static List<Branch> opposite(List<Branch> of, String label) {
+    private static List<Branch> opposite(Assembly assembly, List<Branch> of, String label) {
         List<Branch> result = new ArrayList<>();
         for (Branch welded : labelled(of, label)) {
+            List<Set<String>> sets = assembly.member(welded.owner())
+                    .map(m -> m.type().changeoverSets())
+                    .orElse(List.of());
             for (Branch b : of) {
-                if (b.role() == Role.CONTACT && b.nodeA() == welded.nodeA() && b.restClosed() != welded.restClosed()) {
+                boolean together =
+                        sets.isEmpty() || sets.stream().anyMatch(s -> s.containsAll(List.of(label, b.label())));
+                if (together
+                        && b.role() == Role.CONTACT
+                        && b.nodeA() == welded.nodeA()
+                        && b.restClosed() != welded.restClosed()) {
                     result.add(b);
                 }
             }

@@ -47,7 +47,7 @@ final class Machine {
 
     final Variant variant;
     final Assembly assembly;
-    private final Solver solver;
+    private Solver solver;
     private final Values acValues;
     private final Values dcValues;
     private final PartView[] views;
@@ -90,7 +90,6 @@ final class Machine {
     Machine(Variant variant) {
         this.variant = variant;
         assembly = variant.assembly;
-        solver = assembly.network().solver();
         acValues = new Values(assembly.network());
         dcValues = new Values(assembly.network());
         int n = assembly.members().size();
@@ -105,6 +104,11 @@ final class Machine {
         for (Assembly.Member m : assembly.members()) {
             views[m.index()] = new PartView(m, this);
         }
+    }
+
+    /** From now on it works for the calling thread, whose solver nobody else uses. */
+    void workHere() {
+        solver = assembly.network().solver();
     }
 
     /* ---- where it stands ---- */

@@ -129,6 +129,14 @@ final class PartView implements Moment {
     }
 
     @Override
+    public Branch branchOf(String part, String label) {
+        return machine.assembly.branchesOf(part).stream()
+                .filter(b -> b.label().equals(label))
+                .findFirst()
+                .orElse(null);
+    }
+
+    @Override
     public Branch wire(String id) {
         List<Branch> of = machine.assembly.branchesOf(id);
         return of.isEmpty() ? null : of.get(0);

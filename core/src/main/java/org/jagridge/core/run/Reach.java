@@ -39,6 +39,7 @@ public final class Reach {
     public record Pole(String source, Side side, String terminal) {}
 
     private final Assembly assembly;
+    private final Frame frame;
     private final int[] group;
     private final List<Set<Pole>> poles = new ArrayList<>();
     /** Loads, and electronic contacts that are off, between the groups. */
@@ -46,6 +47,7 @@ public final class Reach {
 
     public Reach(Frame frame) {
         assembly = frame.assembly();
+        this.frame = frame;
         int n = assembly.network().nodes();
         group = new int[n + 1];
         Groups<Integer> joined = Groups.ofNodes(assembly, b -> joins(b, frame));
@@ -115,6 +117,11 @@ public final class Reach {
         return poles.get(groupOf(node));
     }
 
+    /** Whether a wire, contact or the like joins its ends hard. */
+    public boolean isMade(Branch branch) {
+        return joins(branch, frame);
+    }
+
     /** Whether a node is joined hard to the other. */
     public boolean joined(int a, int b) {
         return groupOf(a) == groupOf(b);
@@ -137,8 +144,24 @@ public final class Reach {
         return side;
     }
 
-    /** A way from a node through loads to a pole. */
-    public record ThroughLoad(List<Branch> loads, Pole pole) {}
+    /**
+     * A way from a node through loads to poles.
+     *
+     * @param poles all that the way's end is joined to, at least one
+     */
+    public record ThroughLoad(List<Branch> loads, Set<Pole> poles) {
+        public Pole pole() {
+            return poles.iterator().next();
+        }
+
+        /** A pole of that source where the way ends at one, or else the first. */
+        public Pole pole(String source) {
+            return poles.stream()
+                    .filter(p -> p.source().equals(source))
+                    .findFirst()
+                    .orElseGet(this::pole);
+        }
+    }
 
     /**
      * The nearest pole that a node reaches through loads, by the fewest of them, or null where there is none. The
@@ -156,8 +179,7 @@ public final class Reach {
                         groupOf(node),
                         g -> !poles.get(g).isEmpty(),
                         b -> leaking || b.role().consumes())
-                .map(way -> new ThroughLoad(
-                        way, poles.get(endOf(node, way)).iterator().next()))
+                .map(way -> new ThroughLoad(way, poles.get(endOf(node, way))))
                 .orElse(null);
     }
 
@@ -171,12 +193,12 @@ public final class Reach {
     }
 
     /** The open contacts, and broken joints, between the groups of two nodes; empty where none lies right between. */
-    public List<Branch> opensBetween(int a, int b, Frame frame) {
+    public List<Branch> opensBetween(int a, int b) {
         List<Branch> opens = new ArrayList<>();
         for (Branch branch : assembly.branches()) {
             boolean between = (joined(branch.nodeA(), a) && joined(branch.nodeB(), b))
                     || (joined(branch.nodeA(), b) && joined(branch.nodeB(), a));
-            if (between && branch.role().joins() && !joins(branch, frame)) {
+            if (between && branch.role().joins() && !isMade(branch)) {
                 opens.add(branch);
             }
         }

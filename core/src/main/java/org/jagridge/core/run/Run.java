@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.part.Assembly;
@@ -18,6 +19,7 @@ public final class Run {
     public record Step(long micros, String value) {}
 
     private final Circuit circuit;
+    private final Scenario scenario;
     private final Schedule schedule;
     private final long until;
     private final List<Event> events;
@@ -26,8 +28,9 @@ public final class Run {
     private final List<RunProblem> ownProblems;
     private final long restAt;
 
-    Run(Circuit circuit, Schedule schedule, Teller teller) {
+    Run(Circuit circuit, Scenario scenario, Schedule schedule, Teller teller) {
         this.circuit = circuit;
+        this.scenario = scenario;
         this.schedule = schedule;
         until = schedule.until();
         events = List.copyOf(teller.events);
@@ -37,6 +40,16 @@ public final class Run {
         all.addAll(BackFed.transformers(frames));
         problems = List.copyOf(all);
         restAt = frames.get(frames.size() - 1).micros();
+    }
+
+    /** What was run. */
+    public Scenario scenario() {
+        return scenario;
+    }
+
+    /** The circuit put together, without the faults of the scenario. */
+    public Assembly assembly() {
+        return frames.get(0).configuration().variant.engine.assembly();
     }
 
     Schedule schedule() {
@@ -97,7 +110,7 @@ public final class Run {
 
     /** Whether it is a run of this very assembly, so that {@link Simulation#resume} goes on from it for that. */
     public boolean isOf(Assembly assembly) {
-        return frames.get(0).configuration().variant.engine.assembly() == assembly;
+        return assembly() == assembly;
     }
 
     /** What it takes in memory, roughly: its frames with the solutions that they don't share, and its events. */

@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.part.Instant;
 import org.jagridge.core.part.Time;
 
 /**
@@ -50,6 +51,26 @@ record Schedule(NavigableMap<Long, List<Act>> acts, long until) {
 
     List<Act> at(long micros) {
         return acts.getOrDefault(micros, List.of());
+    }
+
+    /** Puts what is there when the run begins into the two collections. */
+    void beginning(Map<String, Object> hands, List<Fault> faults) {
+        for (Act act : at(0)) {
+            if (act instanceof Act.Set s) {
+                hands.put(s.input().toString(), s.value());
+            } else if (act instanceof Act.Begin b) {
+                faults.add(b.fault());
+            } else if (act instanceof Act.End e) {
+                faults.remove(e.fault());
+            }
+        }
+    }
+
+    /** The next instant at which a machine moves or is acted upon. */
+    Instant next(Machine machine) {
+        Long act = acts.higherKey(machine.now.micros());
+        Instant wake = machine.nextWake();
+        return act == null ? wake : Instant.earliest(wake, new Instant(act));
     }
 
     /** The first instant at which two schedules differ, or {@link Long#MAX_VALUE} where they don't. */

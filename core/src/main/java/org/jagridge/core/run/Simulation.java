@@ -13,13 +13,15 @@ import org.jagridge.core.part.Instant;
 /** Runs one scenario on one circuit and tells it: an {@link Engine} with somebody who looks on. */
 public final class Simulation {
     private final Engine engine;
+    private final Scenario scenario;
     private final Schedule schedule;
     private final Teller teller;
     private Machine machine;
 
-    private Simulation(Engine engine, Schedule schedule) {
+    private Simulation(Engine engine, Scenario scenario) {
         this.engine = engine;
-        this.schedule = schedule;
+        this.scenario = scenario;
+        schedule = Schedule.of(scenario);
         teller = new Teller(engine);
     }
 
@@ -35,7 +37,7 @@ public final class Simulation {
 
     /** The same for a circuit that has been put together before. */
     public static Run run(Assembly assembly, Scenario scenario) {
-        Simulation simulation = new Simulation(Engine.of(assembly), Schedule.of(scenario));
+        Simulation simulation = new Simulation(Engine.of(assembly), scenario);
         return simulation.run(simulation::start);
     }
 
@@ -46,14 +48,13 @@ public final class Simulation {
      * @param earlier a run of the same assembly
      */
     public static Run resume(Run earlier, Scenario scenario) {
-        Schedule schedule = Schedule.of(scenario);
-        long differs = earlier.schedule().firstDifference(schedule);
         Engine engine = earlier.frames().get(0).configuration().variant.engine;
-        Simulation simulation = new Simulation(engine, schedule);
+        Simulation simulation = new Simulation(engine, scenario);
+        long differs = earlier.schedule().firstDifference(simulation.schedule);
         if (differs == 0) {
             return simulation.run(simulation::start);
         }
-        long same = Math.min(Math.min(differs - 1, schedule.until()), earlier.until());
+        long same = Math.min(Math.min(differs - 1, simulation.schedule.until()), earlier.until());
         return simulation.run(() -> simulation.goOn(earlier, earlier.indexAt(same)));
     }
 
@@ -66,22 +67,14 @@ public final class Simulation {
                 machine.variant.giveBack(machine);
             }
         }
-        return new Run(engine.assembly().circuit(), schedule, teller);
+        return new Run(engine.assembly().circuit(), scenario, schedule, teller);
     }
 
     /** Time 0: inputs and faults of the start, then everything comes to rest without being told. */
     private void start() {
         Map<String, Object> hands = new LinkedHashMap<>();
         List<Fault> faults = new ArrayList<>();
-        for (Act act : schedule.at(0)) {
-            if (act instanceof Act.Set s) {
-                hands.put(s.input().toString(), s.value());
-            } else if (act instanceof Act.Begin b) {
-                faults.add(b.fault());
-            } else if (act instanceof Act.End e) {
-                faults.remove(e.fault());
-            }
-        }
+        schedule.beginning(hands, faults);
         machine = engine.variant(faults).borrow();
         machine.reset(hands, faults);
         machine.comeToRest();
@@ -102,9 +95,7 @@ public final class Simulation {
 
     private void goOn() {
         while (true) {
-            Long act = schedule.acts().higherKey(machine.now.micros());
-            Instant wake = machine.nextWake();
-            Instant next = act == null ? wake : Instant.earliest(wake, new Instant(act));
+            Instant next = schedule.next(machine);
             if (next.isNever() || next.micros() > schedule.until()) {
                 return;
             }

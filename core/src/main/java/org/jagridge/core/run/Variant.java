@@ -19,8 +19,10 @@ final class Variant {
 
     /** A machine that nobody else uses until it is given back. */
     Machine borrow() {
-        Machine machine = idle.pollFirst();
-        return machine != null ? machine : new Machine(this);
+        Machine known = idle.pollFirst();
+        Machine machine = known != null ? known : new Machine(this);
+        machine.workHere();
+        return machine;
     }
 
     void giveBack(Machine machine) {

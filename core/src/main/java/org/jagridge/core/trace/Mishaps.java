@@ -18,6 +18,7 @@ import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.core.run.Tale;
 
 /**
  * What can happen in the middle of a call: a safety trips, a vent or door opens, a switch is thrown, a cylinder is

@@ -12,6 +12,7 @@ import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
+import org.jagridge.core.run.Effect;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 

@@ -11,6 +11,7 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Call;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.run.Tale;
 
 /**
  * The calls and mishaps that a circuit's own parts make possible, each as a scenario: fan on, cooling, heating,
@@ -68,25 +69,8 @@ public final class Presets {
     }
 
     private void call(Part p, Call call) {
-        Tale tale = new Tale();
-        othersFor(p, call, tale);
+        Tale tale = Tale.around(circuit, p, call);
         add(p, call.key(), call.name(), true, tale.call(call, BEGINS, ENDS), UNTIL);
-    }
-
-    /** Other controls are quiet, so that this call is told alone, or let it through, or ask for what it passes. */
-    private void othersFor(Part caller, Call call, Tale tale) {
-        circuit.parts().stream().filter(o -> !o.id().equals(caller.id())).forEach(o -> {
-            if (call.passesRooms() && asksByItself(o)) {
-                PartTypes.callsOf(o).forEach(asked -> tale.start(asked.begin()));
-            } else if (asksByItself(caller)) {
-                tale.start(PartTypes.quietOf(o)).start(PartTypes.letsThrough(o));
-            }
-        });
-    }
-
-    /** Whether a room makes it call even while no hand has set it to do so. */
-    private static boolean asksByItself(Part control) {
-        return !PartTypes.quietOf(control).isEmpty();
     }
 
     /** Cold and damp outside and a call that goes on: after the interval the coil is defrosted. */

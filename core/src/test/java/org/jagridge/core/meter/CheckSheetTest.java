@@ -27,6 +27,7 @@ import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.core.trace.Lanes;
 import org.jagridge.core.trace.Presets;
+import org.jagridge.core.world.Worlds;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -258,5 +259,57 @@ public class CheckSheetTest {
         List<CheckSheet.Judged> judged = sheet.judge(dead);
         assertFalse(judged.get(0).right());
         assertTrue(judged.stream().filter(j -> !j.right()).count() > judged.size() / 2);
+    }
+
+    /** Together the lines of a sound circuit are sound, and no fault's lines exclude that fault. */
+    @Test(dataProvider = "walks")
+    public void allLinesTogetherNeverExcludeWhatIsThere(String name, Walked w, CheckSheet.School school) {
+        Run sound = w.run(List.of());
+        CheckSheet sheet = CheckSheet.of(sound, AT, w.load(), school);
+        Worlds worlds = Worlds.at(sound.assembly(), sound.scenario(), AT);
+        Map<String, Double> right = sheet.measure(sound, AT);
+        assertEquals(
+                SheetProof.says(worlds, sheet, right),
+                "All " + right.size() + " lines measured are as in a sound circuit.");
+        assertEquals(SheetProof.says(worlds, sheet, Map.of()), "");
+        int named = 0;
+        for (Fault fault : FaultList.faultsOf(w.circuit())) {
+            String says = SheetProof.says(worlds, sheet, sheet.measure(w.run(List.of(fault)), AT));
+            String all = fault.words() + ": " + says;
+            assertFalse(says.contains("No single fault"), all);
+            if (says.contains("only one explains it: ") || says.contains("It is one of: ")) {
+                assertTrue(says.contains(Naming.name(fault)), all);
+                named++;
+            }
+        }
+        assertTrue(named >= 3, named + " faults were named");
+    }
+
+    /** The primary has its volts, the secondary none, and nothing behind it has any. */
+    @Test
+    public void aTransformerThatIsFedAndGivesNothingIsDead() {
+        Walked w = fan();
+        Run sound = w.run(List.of());
+        CheckSheet sheet = CheckSheet.of(sound, AT, w.load(), CheckSheet.School.TO_COMMON);
+        Worlds worlds = Worlds.at(sound.assembly(), sound.scenario(), AT);
+        Map<String, Double> measured = new HashMap<>();
+        for (CheckSheet.Line l : sheet.lines()) {
+            // what the line does as it should, all of low voltage 0
+            measured.put(l.key(), l.expected() > 100 ? 1.01 * l.expected() : 0.0);
+        }
+        String says = SheetProof.says(worlds, sheet, measured);
+        assertTrue(
+                says.contains(
+                        "the primary of T1 is fed and its secondary gives nothing: T1 is dead. Look for what killed it"),
+                says);
+        Fault poor = Fault.of(FaultKind.WIRE_RESISTIVE, "wire", "w9", "ohms", 37.0);
+        String joint = SheetProof.says(worlds, sheet, sheet.measure(w.run(List.of(poor)), AT));
+        assertTrue(joint.contains("w9 with a poor joint of about 3"), joint);
+        CheckSheet.Line odd = sheet.lines().get(0);
+        Map<String, Double> slip = new HashMap<>(sheet.measure(sound, AT));
+        slip.put(odd.key(), 3.0);
+        assertTrue(
+                SheetProof.says(worlds, sheet, slip).contains("Without \"" + odd.what() + "\" they fit"),
+                SheetProof.says(worlds, sheet, slip));
     }
 }

@@ -63,7 +63,7 @@ public class EveryPlaceTest {
             Meter meter = Meter.at(run, at);
             Assembly assembly = run.at(at).assembly();
             List<Terminal> terminals = new ArrayList<>(assembly.nodes().keySet());
-            for (int i = 0; i < 40; i++) {
+            for (int i = 0; i < 12; i++) {
                 Terminal a = terminals.get(random.nextInt(terminals.size()));
                 Terminal b = terminals.get(random.nextInt(terminals.size()));
                 for (Request.Mode mode : Request.Mode.values()) {
@@ -133,7 +133,7 @@ public class EveryPlaceTest {
     }
 
     private static double volts(Meter meter, Terminal a, Terminal b) {
-        return meter.read(request(Request.Mode.AC_VOLTS, a, b)).value();
+        return meter.shown(request(Request.Mode.AC_VOLTS, a, b)).value();
     }
 
     /** With all supplies off, ohms are the same both ways, and a dead circuit is never called live. */

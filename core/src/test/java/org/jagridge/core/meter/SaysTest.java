@@ -46,7 +46,7 @@ public class SaysTest {
         Reading r = read(during(10), 5, "TH.G", "T1.X2");
         assertEquals(r.value(), 0, 0.02);
         contains(r, "TH.G rests at the voltage of T1.X2");
-        contains(r, "only if the supply is live");
+        contains(r, "A dead supply reads 0 V as well: check the source first");
     }
 
     @Test
@@ -54,7 +54,7 @@ public class SaysTest {
         Reading r = read(fanOn(), 10, "TH.R", "TH.G");
         assertEquals(r.value(), 0, 0.02);
         contains(r, "closed contact, TH R-G");
-        contains(r, "a dead supply reads 0 V as well");
+        contains(r, "A dead supply reads 0 V as well");
     }
 
     @Test
@@ -70,13 +70,15 @@ public class SaysTest {
         Reading r = read(fanOn(), 10, "K1.A1", "K1.A2");
         assertEquals(r.value(), 26.28, 0.15);
         contains(r, "it is fed and its return is sound");
-        contains(r, "It is in");
+        contains(r, "that takes amps");
     }
 
     @Test
-    public void voltsAtAnOpenCoilPutTheFaultIntoTheCoil() {
+    public void voltsAtAnOpenCoilAreToldAsThoseAtASoundOne() {
         Reading r = read(fanOn().fault(Fault.of(FaultKind.COIL_OPEN, "part", "K1")), 10, "K1.A1", "K1.A2");
-        contains(r, "no current: the fault is in K1 itself");
+        assertEquals(
+                r.says().replaceAll("[0-9.]+ V", ""),
+                read(fanOn(), 10, "K1.A1", "K1.A2").says().replaceAll("[0-9.]+ V", ""));
     }
 
     @Test

@@ -279,4 +279,23 @@ public class EngineTest {
         assertThrows(
                 IllegalArgumentException.class, () -> engine.advance(c, new Act.Together(List.of(new Act.Wait(5)))));
     }
+
+    /** One engine serves many at once: each gets what it would get alone. */
+    @Test
+    public void severalThreadsAtOneEngineDisturbNobody() {
+        Circuit circuit = Circuits.demo("lab-bench");
+        Scenario scenario = Presets.of(circuit).get(0).scenario();
+        List<Fault> faults = FaultList.faultsOf(circuit);
+        Engine alone = Engine.of(Assembly.of(circuit));
+        Engine shared = Engine.of(Assembly.of(circuit));
+        List<Map<String, String>> expected = new ArrayList<>();
+        for (Fault f : faults) {
+            expected.add(alone.follow(scenario, List.of(f), 300_000_000).frame().signals());
+        }
+        List<Map<String, String>> found = faults.parallelStream()
+                .map(f -> shared.follow(scenario, List.of(f), 300_000_000).frame())
+                .map(Frame::signals)
+                .toList();
+        assertEquals(found, expected);
+    }
 }

@@ -17,7 +17,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.PartTypes;
-import org.jagridge.core.trace.Waiting;
+import org.jagridge.core.trace.Why;
 import org.testng.annotations.Test;
 
 /** Equipment as a whole: sequences to the second, and what faults make of them. */
@@ -502,10 +502,15 @@ public class EquipmentTest {
                 .build();
         Runs r = Runs.of(deadlock, during(600).at(5, "S.closed", true));
         assertEquals(r.at(600, "KH") + " " + r.at(600, "FAN") + " " + r.at(600, "CS"), "out off open");
-        List<String> waits = Waiting.in(r.run(), 600_000_000).stream()
-                .map(w -> w.part() + " waits for " + String.join(", ", w.on()))
+        List<String> why = Why.at(r.run(), 600_000_000).off().stream()
+                .map(Why.Reason::toString)
                 .toList();
-        assertEquals(waits, List.of("KH waits for CS 1–2", "FAN waits for KH 11–14", "CS waits for 0.8 A in w9"));
+        assertEquals(
+                why,
+                List.of(
+                        "KH is off: CS 1–2 is open: 0.8 A in w9",
+                        "FAN is off: KH 11–14 is open, for CS 1–2 is open: 0.8 A in w9",
+                        "CS waits: 0.8 A in w9"));
     }
 
     @Test

@@ -578,15 +578,15 @@ public class SequenceTest {
     public void theHeatPumpCoolsOnACoolingCallWithOAndWithBAndHeatsWhereTheyAreMixedUp() {
         for (Circuit right : List.of(Circuits.demo("wardens-cottage"), cottageForB(true))) {
             Map<String, ModeTable.Row> modes = modes(right);
-            assertEquals(modes.get("TH-cool").air(), Effect.Air.COOLS);
-            assertEquals(modes.get("TH-heat").air(), Effect.Air.HEATS);
-            assertEquals(modes.get("TH-aux").air(), Effect.Air.HEATS);
-            assertEquals(modes.get("TH-emergency").air(), Effect.Air.NOTHING);
+            assertEquals(modes.get("TH-cool").air(), org.jagridge.core.run.Effect.Air.COOLS);
+            assertEquals(modes.get("TH-heat").air(), org.jagridge.core.run.Effect.Air.HEATS);
+            assertEquals(modes.get("TH-aux").air(), org.jagridge.core.run.Effect.Air.HEATS);
+            assertEquals(modes.get("TH-emergency").air(), org.jagridge.core.run.Effect.Air.NOTHING);
             assertFalse(modes.values().stream().anyMatch(ModeTable.Row::isWrong));
         }
         Map<String, ModeTable.Row> wrong = modes(cottageForB(false));
-        assertEquals(wrong.get("TH-cool").air(), Effect.Air.HEATS);
-        assertEquals(wrong.get("TH-heat").air(), Effect.Air.COOLS);
+        assertEquals(wrong.get("TH-cool").air(), org.jagridge.core.run.Effect.Air.HEATS);
+        assertEquals(wrong.get("TH-heat").air(), org.jagridge.core.run.Effect.Air.COOLS);
         assertTrue(wrong.get("TH-cool").isWrong() && wrong.get("TH-heat").isWrong());
         assertEquals(ModeTable.of(Circuits.demo("seminar-room")).rows().get(0).air(), null);
     }

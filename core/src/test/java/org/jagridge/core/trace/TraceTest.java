@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.LongStream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
@@ -99,13 +100,47 @@ public class TraceTest {
         }
     }
 
+    private static String why(List<Why.Reason> reasons, String part) {
+        return reasons.stream()
+                .filter(r -> r.part().equals(part))
+                .map(Why.Reason::words)
+                .findFirst()
+                .orElse("nothing");
+    }
+
+    /** K5 hangs on K1 and K2 in series, these on the thermostat: the first open point from the feed on comes first. */
     @Test
-    public void waitsNameTheOpenContactsInTheOrderOfTheFeed() {
+    public void whyOffFollowsTheFirstOpenPointToWhatItWaitsFor() {
         Run run = Simulation.run(demo("lab-bench"), during(10).scenario());
-        List<Waiting.Wait> waits = Waiting.in(run, 5_000_000);
-        Waiting.Wait both =
-                waits.stream().filter(w -> w.part().equals("K5")).findFirst().orElseThrow();
-        assertEquals(both.on(), List.of("K1 21–24", "K2 21–24"));
+        assertEquals(
+                why(Why.at(run, 5_000_000).off(), "K5"),
+                "is off: K1 21–24 is open, for TH R–G is open: no call: its mode is off");
+        Run calls = Simulation.run(
+                demo("lab-bench"),
+                during(10)
+                        .at(2, "TH.mode", "cool")
+                        .start("TH.roomCelsius", 20.0)
+                        .scenario());
+        assertEquals(
+                why(Why.at(calls, 5_000_000).off(), "K1"),
+                "is off: TH R–G is open: no call: the room is 20.0, cooling starts at 24.6");
+        assertEquals(Why.at(calls, 5_000_000).quiet("K1"), Optional.empty());
+    }
+
+    @Test
+    public void aDeadSupplyComesBeforeAnythingBehindIt() {
+        Run run = Simulation.run(
+                demo("lab-bench"), during(10).start("M.on", false).scenario());
+        assertEquals(why(Why.at(run, 5_000_000).off(), "K1"), "is off: its supply T1 is dead: its supply M is dead");
+    }
+
+    /** Opening any contact that is named takes the current; opening any other that is closed doesn't. */
+    @Test
+    public void whyOnNamesWhatWouldStopIt() {
+        Run run = Simulation.run(
+                demo("lab-bench"), during(10).at(2, "TH.fan", "on").scenario());
+        assertEquals(why(Why.at(run, 5_000_000).on(), "K1"), "is on by CB1 1–2, CB1 3–4, F1 1–2, TH R–G");
+        assertEquals(why(Why.at(run, 1_000_000).on(), "K1"), "nothing");
     }
 
     @Test

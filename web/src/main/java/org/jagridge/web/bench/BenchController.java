@@ -5,6 +5,7 @@ import java.util.function.Function;
 import org.jagridge.core.part.Time;
 import org.jagridge.web.settings.Settings;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -54,6 +55,13 @@ class BenchController {
         }
         model.addAttribute("bench", BenchView.of(state, settings.look(), json));
         return whole ? PAGE : WORKSPACE;
+    }
+
+    /** What the meter's reading proves, as plain text: it comes after the number. */
+    @GetMapping(path = "/bench/{id}/says", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
+    @ResponseBody
+    String says(@PathVariable long id, @RequestParam long s, @RequestParam double t) {
+        return service.measured(id, s, t).says();
     }
 
     @GetMapping("/bench/{id}/walk")

@@ -23,6 +23,7 @@ import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.core.world.Worlds;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.Kept;
@@ -51,6 +52,8 @@ public class BenchService {
     private final Kept<String, Run> runs = new Kept<>(RUNS_MEGABYTES, Run::kilobytes);
     /** By bench: the run that was made last, from which the next one goes on. */
     private final Kept<Long, Run> newest = new Kept<>(RUNS_MEGABYTES, Run::kilobytes);
+
+    private final Kept<Long, Worlds> newestWorlds = new Kept<>(RUNS_MEGABYTES, Worlds::kilobytes);
 
     BenchService(BenchRepository benches, CircuitRepository circuits, CircuitStore store, JsonMapper json) {
         this.benches = benches;
@@ -137,7 +140,8 @@ public class BenchService {
                 handWork(actions),
                 drawn,
                 run,
-                i -> meter(actions.subList(0, i), drawn.assembly()));
+                i -> meter(actions.subList(0, i), drawn.assembly()),
+                () -> worlds(bench.id(), actions, drawn.assembly(), at));
     }
 
     private Run run(BenchRepository.Row bench, long last, List<Action> actions, CircuitStore.Drawn drawn, long at) {
@@ -174,6 +178,27 @@ public class BenchService {
                     .at(state.micros());
         }
         return WalkView.of(state, healthy, load, across);
+    }
+
+    /** What may be the case for those at the bench, who know what hands did and of none of the faults. */
+    private Worlds worlds(long bench, List<Action> actions, Assembly assembly, long micros) {
+        List<Action> hands = actions.stream()
+                .filter(a -> a.kind() != Action.Kind.FAULT)
+                .filter(a -> a.kind() != Action.Kind.CLEAR || clearsHandWork(actions, a))
+                .toList();
+        Scenario known = scenario(hands, micros + Time.SECOND);
+        Optional<Worlds> before = newestWorlds.find(bench);
+        if (before.isPresent() && before.get().areOf(assembly, known, micros)) {
+            return before.get();
+        }
+        Worlds worlds = Worlds.at(assembly, known, micros, before.orElse(null));
+        newestWorlds.put(bench, worlds);
+        return worlds;
+    }
+
+    private boolean clearsHandWork(List<Action> actions, Action clear) {
+        long cleared = json.readTree(clear.body()).get("action").longValue();
+        return actions.stream().anyMatch(a -> a.id() == cleared && a.kind().isTemporary());
     }
 
     private Scenario scenario(List<Action> actions, long horizon) {
@@ -265,7 +290,7 @@ public class BenchService {
     public Measured measured(long benchId, long head, double seconds) {
         BenchState state = state(benchId, head, Time.micros(seconds));
         Request request = state.meter();
-        Reading reading = Meter.at(state.run(), state.micros()).read(request);
+        Reading reading = Meter.at(state.run(), state.micros(), state.worlds()).read(request);
         return new Measured(
                 state.bench().slug(),
                 state.bench().name(),

@@ -3,11 +3,13 @@ package org.jagridge.web.bench;
 import java.util.List;
 import java.util.Map;
 import java.util.function.IntFunction;
+import java.util.function.Supplier;
 import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
+import org.jagridge.core.world.Worlds;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
 import org.jagridge.web.svg.Clock;
 
@@ -19,6 +21,7 @@ import org.jagridge.web.svg.Clock;
  * @param meters where the meter is after so many acts
  * @param temporaries the links and lifted wires that are there, by the action that put them in
  * @param handWork what a technician's hands did at any time, in words, by the words in which the run tells it
+ * @param worlds what may be the case for those who look on
  * @param faults the faults that are there at that instant, by the action that put them in
  */
 record BenchState(
@@ -31,7 +34,8 @@ record BenchState(
         Map<String, String> handWork,
         Drawn drawn,
         Run run,
-        IntFunction<Request> meters) {
+        IntFunction<Request> meters,
+        Supplier<Worlds> worlds) {
 
     /** Where the meter is. */
     Request meter() {

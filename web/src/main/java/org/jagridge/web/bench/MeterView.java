@@ -20,6 +20,7 @@ import org.jagridge.web.svg.LadderSvg;
  *
  * @param kind the sign beside the digits
  * @param leads which of the leads are in use: "both", "red" or "none"
+ * @param says what it proves, or null where that is asked for later
  * @param past the readings before, newest first
  */
 record MeterView(
@@ -54,7 +55,9 @@ record MeterView(
 
     static MeterView of(BenchState state) {
         Request r = state.meter();
-        Reading reading = Meter.at(state.run(), state.micros()).read(r);
+        Meter meter = Meter.at(state.run(), state.micros(), state.worlds());
+        boolean later = r.mode().clamps() || r.mode().isVolts();
+        Reading reading = later ? meter.shown(r) : meter.read(r);
         Drawn drawn = state.drawn();
         return new MeterView(
                 r.mode().word(),
@@ -72,7 +75,7 @@ record MeterView(
                 reading.display(),
                 reading.unit(),
                 reading.isRefused(),
-                reading.says(),
+                later ? null : reading.says(),
                 Arrays.stream(Request.Mode.values())
                         .map(m -> new Mode(m.word(), m.title()))
                         .toList(),

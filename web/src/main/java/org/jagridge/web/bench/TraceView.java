@@ -8,7 +8,7 @@ import org.jagridge.core.run.Run;
 import org.jagridge.core.run.RunProblem;
 import org.jagridge.core.trace.Lanes;
 import org.jagridge.core.trace.Narrator;
-import org.jagridge.core.trace.Waiting;
+import org.jagridge.core.trace.Why;
 import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.TimingSvg;
 
@@ -24,7 +24,9 @@ record TraceView(
         String start,
         String rest,
         long nextGapMillis,
-        List<String> waits,
+        List<String> off,
+        List<String> on,
+        String nothingMoved,
         List<String> problems) {
 
     /**
@@ -51,6 +53,7 @@ record TraceView(
 
     static TraceView of(BenchState state) {
         Run run = state.run();
+        Why why = Why.at(run, state.micros());
         Narrator narrator = new Narrator(run.circuit());
         List<Row> rows = new ArrayList<>();
         List<Event> events = run.events();
@@ -94,7 +97,9 @@ record TraceView(
                 state.url(0),
                 run.restAt() > state.micros() ? state.url(run.restAt()) : null,
                 after == null ? 0 : (after - state.micros()) / 1000,
-                waits(state),
+                why.off().stream().map(Why.Reason::toString).toList(),
+                why.on().stream().map(Why.Reason::toString).toList(),
+                nothingMoved(state, why),
                 run.problems().stream().map(RunProblem::message).toList());
     }
 
@@ -113,9 +118,27 @@ record TraceView(
         return TimingSvg.whole(timing, run, cursor, null);
     }
 
-    private static List<String> waits(BenchState state) {
-        return Waiting.in(state.run(), state.micros()).stream()
-                .map(Waiting.Wait::words)
-                .toList();
+    /** Why the last act of hands, shown at its instant, moved nothing; null where something moved, or will. */
+    private static String nothingMoved(BenchState state, Why why) {
+        List<Action> actions = state.actions();
+        if (actions.isEmpty()) {
+            return null;
+        }
+        Action last = actions.get(actions.size() - 1);
+        Run run = state.run();
+        boolean moved = run.restAt() > state.micros()
+                || run.events().stream().anyMatch(e -> e.micros() >= last.micros() && !e.isInput());
+        if (last.kind() != Action.Kind.SET || moved || last.micros() > state.micros()) {
+            return null;
+        }
+        String part = run.events().stream()
+                .filter(e -> e.isInput() && e.micros() == last.micros())
+                .map(Event::part)
+                .reduce((a, b) -> b)
+                .orElse(null);
+        return part == null
+                ? null
+                : "Nothing moves. " + part + ": "
+                        + why.quiet(part).orElse("nothing that it could change is fed or called for now.");
     }
 }

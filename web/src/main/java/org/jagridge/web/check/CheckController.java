@@ -1,9 +1,7 @@
 package org.jagridge.web.check;
 
-import java.util.List;
 import org.jagridge.core.check.Check;
 import org.jagridge.core.check.DeadProof;
-import org.jagridge.core.check.Finding;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.web.circuits.CircuitRepository;
@@ -33,9 +31,10 @@ class CheckController {
     String check(@PathVariable String slug, Model model) {
         CircuitRepository.Row row = row(slug);
         Circuit circuit = store.revision(row.revisionId()).circuit();
-        List<Finding> findings = Check.findings(circuit);
+        Check.Report report = Check.report(circuit);
         model.addAttribute("circuit", row);
-        model.addAttribute("findings", findings);
+        model.addAttribute("findings", report.findings());
+        model.addAttribute("looked", report.looked());
         model.addAttribute("places", circuit.places());
         return "check/check";
     }

@@ -49,6 +49,13 @@ class RecordController {
         return new State(service.shown(service.require(id)), records.notices(id));
     }
 
+    /** What the lines measured so far prove together, as plain text. */
+    @GetMapping(path = "/records/{id}/proof", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
+    @ResponseBody
+    String proof(@PathVariable UUID id) {
+        return service.proof(service.require(id));
+    }
+
     @PostMapping("/records/{id}/readings")
     @ResponseBody
     RecordService.Outcome readings(@PathVariable UUID id, @RequestBody List<RecordService.Incoming> readings) {

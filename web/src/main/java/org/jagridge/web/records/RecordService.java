@@ -13,6 +13,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.meter.CheckSheet;
+import org.jagridge.core.meter.SheetProof;
 import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
@@ -258,6 +259,14 @@ class RecordService {
                             j.right() ? "" : j.line().otherwise());
                 })
                 .toList();
+    }
+
+    /** What the lines measured so far prove together; empty where none is. */
+    String proof(RecordRepository.Row row) {
+        Map<String, Double> values = new LinkedHashMap<>();
+        records.readings(row.id()).forEach(r -> values.put(r.line(), Math.abs(r.amount())));
+        SheetPlans.Plan plan = plan(row);
+        return SheetProof.says(plans.worlds(plan), plan.sheet(), values);
     }
 
     /** A stream of what happens to a record, for an open page, which then asks for what it missed. */

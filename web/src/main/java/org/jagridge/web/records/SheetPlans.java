@@ -13,6 +13,7 @@ import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
+import org.jagridge.core.world.Worlds;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.Kept;
 import org.jagridge.web.circuits.NotFoundException;
@@ -31,7 +32,9 @@ class SheetPlans {
 
     private record Key(long revisionId, String scenario, String load, CheckSheet.School school) {}
 
+    private static final int WORLDS_MEGABYTES = 64;
     private final Kept<Key, Plan> plans = new Kept<>(MEGABYTES, p -> PLAN_KILOBYTES);
+    private final Kept<Plan, Worlds> worlds = new Kept<>(WORLDS_MEGABYTES, Worlds::kilobytes);
     private final Told told;
     private final CircuitStore store;
 
@@ -98,6 +101,13 @@ class SheetPlans {
     Plan plan(long revisionId, String scenario, String loadKey, CheckSheet.School school) {
         Key key = new Key(revisionId, scenario, loadKey, school);
         return plans.get(key, () -> make(revisionId, scenario, loadKey, school));
+    }
+
+    /** What may be the case where a sheet is measured. */
+    Worlds worlds(Plan plan) {
+        return worlds.get(
+                plan,
+                () -> Worlds.at(plan.run().assembly(), plan.run().scenario().withoutFaults(), plan.at()));
     }
 
     private Plan make(long revisionId, String scenario, String loadKey, CheckSheet.School school) {

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.run.Effect;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.trace.Comparison;
-import org.jagridge.core.trace.Effect;
 import org.jagridge.web.svg.Clock;
 
 /**

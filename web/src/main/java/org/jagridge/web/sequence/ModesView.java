@@ -5,7 +5,7 @@ import java.util.List;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.part.Time;
-import org.jagridge.core.trace.Effect;
+import org.jagridge.core.run.Effect;
 import org.jagridge.core.trace.ModeTable;
 
 /** The mode table as the page and the CSV file show it. */

@@ -4,13 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.RunProblem;
 import org.jagridge.core.trace.Sequence;
-import org.jagridge.core.trace.Waiting;
+import org.jagridge.core.trace.Why;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
 import org.jagridge.web.svg.Clock;
@@ -105,7 +106,7 @@ record SequenceView(
                 LadderSvg.write(drawn.ladder(), live, look, row.name(), null),
                 ConnectionSvg.write(drawn.connection(), frame.assembly(), live, null),
                 ChartView.of(ask, run, micros),
-                Waiting.in(run, micros).stream().map(Waiting.Wait::words).toList(),
+                why(run, micros),
                 run.problems().stream().map(RunProblem::message).toList(),
                 last == null ? "" : String.join(" → ", last.path()));
     }
@@ -205,5 +206,12 @@ record SequenceView(
                     s.micros() > micros,
                     ask.address(s.micros()));
         }
+    }
+
+    private static List<String> why(Run run, long micros) {
+        Why why = Why.at(run, micros);
+        return Stream.concat(why.on().stream(), why.off().stream())
+                .map(Why.Reason::toString)
+                .toList();
     }
 }

@@ -70,7 +70,7 @@ public class BenchBrowserTest extends BrowserTest {
         assertThat(bench.says()).containsText("TH.G is not powered");
         bench.lead("TH.G", "T1.X2");
         assertThat(bench.reading()).hasText(Pattern.compile("0\\.0.*"));
-        assertThat(bench.says()).containsText("only if the supply is live");
+        assertThat(bench.says()).containsText("A dead supply reads 0 V as well");
     }
 
     @Test
@@ -227,11 +227,23 @@ public class BenchBrowserTest extends BrowserTest {
         bench.id("h-TH.roomCelsius").press("Tab");
         assertThat(bench.ladderSymbol("TD1", "IN-OUT")).hasAttribute("data-signal", "timing");
         bench.page().locator("#waits summary").click();
-        assertThat(bench.id("waits")).containsText("TD1 for 2 min 59 s more");
-        assertThat(bench.id("waits")).containsText("K3 for TH R–W");
+        assertThat(bench.id("waits")).containsText("TD1 waits: 2 min 59 s more");
+        assertThat(bench.id("waits")).containsText("K3 is off: TH R–W is open");
         bench.id("rest").click();
         assertThat(bench.ladderSymbol("K5", "A1-A2")).hasAttribute("data-signal", "in");
         assertThat(bench.currentEvent()).containsText("LP5 on");
+    }
+
+    @Test
+    public void anActThatMovesNothingTellsWhyAtOnce() {
+        bench.id("h-TH.roomCelsius").fill("20");
+        bench.id("h-TH.roomCelsius").press("Tab");
+        bench.choose("TH.mode", "cool");
+        assertThat(bench.id("nothing-moved"))
+                .hasText("Nothing moves. TH: no call: the room is 20.0, cooling starts at 24.6");
+        bench.choose("TH.fan", "on");
+        assertThat(bench.ladderSymbol("K1", "A1-A2")).hasAttribute("data-signal", "in");
+        assertThat(bench.id("nothing-moved")).not().isVisible();
     }
 
     @Test

@@ -14,6 +14,9 @@ public final class Load implements Behaviour<Load.State> {
     /** Fraction of rated volts at which a load counts as on. */
     public static final double ON = 0.7;
 
+    /** Volts that burn nothing: a thermopile has no more. */
+    private static final double HARMLESS_VOLTS = 2;
+
     /** A small motor that stands draws this many times its running current. */
     public static final double LOCKED_TIMES = 3;
 
@@ -60,7 +63,7 @@ public final class Load implements Behaviour<Load.State> {
             return Reaction.stay(s);
         }
         double volts = m.volts(branch);
-        boolean over = burnsOut && volts > Stress.OVERVOLTAGE * rated;
+        boolean over = burnsOut && volts > Math.max(HARMLESS_VOLTS, Stress.OVERVOLTAGE * rated);
         Stress stress = s.stress().under(over ? Stress.Kind.OVERVOLTAGE : Stress.Kind.NONE, m.now());
         if (stress.broken(m.now())) {
             return Reaction.change(new State(false, true, false, Stress.NONE), stress.because(branch, volts, rated));

@@ -3,6 +3,7 @@ package org.jagridge.core.part.block;
 import java.util.List;
 import java.util.function.Supplier;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.part.Because;
 import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.Branch;
@@ -121,7 +122,8 @@ public final class Windings implements Behaviour<Windings.State> {
         }
         double in = m.acVolts(primary) / primaryVolts;
         double out = m.acVolts(secondary) / secondaryVolts;
-        Condition condition = Math.max(in, out) >= LIVE ? Condition.LIVE : Condition.DEAD;
+        boolean open = m.fault(PartDefect.WindingOpen.class) != null;
+        Condition condition = !open && Math.max(in, out) >= LIVE ? Condition.LIVE : Condition.DEAD;
         boolean begins = heat.rate() > 0 && s.heat().rate() != heat.rate();
         Because because = condition == Condition.LIVE
                 ? Because.risen(primary, m.acVolts(primary), LIVE * primaryVolts)

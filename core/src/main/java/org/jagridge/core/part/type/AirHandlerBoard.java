@@ -16,6 +16,7 @@ import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.part.block.Burnable;
 import org.jagridge.core.part.block.Coil;
 
 /** {@code air-handler-board}: a fuse, R and C, a fan relay on G, and with posts also Y, W and O that pass a wire on. */
@@ -51,18 +52,23 @@ final class AirHandlerBoard extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.of("on", "off");
+        return Signal.of("on", "off", Fuse.ON_BOARD_BLOWN, Burnable.BURNT);
     }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new Board(
-                draft.link("X2", "C"),
-                draft.inside("X1", "X2"),
-                Fuse.inside(draft, "X1", "R", draft.params().number("fuseAmps")),
-                Coil.small(draft.coil("G", "C")),
+        Branch common = draft.link("X2", "C");
+        Branch supply = draft.inside("X1", "X2");
+        Fuse.Element fuse = Fuse.inside(draft, "X1", "R", draft.params().number("fuseAmps"));
+        Branch coil = draft.coil("G", "C");
+        Board board = new Board(
+                common,
+                supply,
+                fuse,
+                Coil.small(coil),
                 draft.contact("L1", "BL", Shape.CONTACT_OPEN, false),
                 Time.micros(draft.params().number("blowerOffSeconds")));
+        return Burnable.lowVoltage(board, supply, coil);
     }
 
     /** @param offAt when a blower that overruns stops, or {@link Instant#NEVER} */
@@ -93,12 +99,14 @@ final class AirHandlerBoard extends PartType {
             boolean powered = m.acVolts(supply) >= LEAST_SUPPLY;
             Instant offAt = in ? Instant.NEVER : s.coil().in() ? m.after(overrun) : s.offAt();
             boolean runs = in || (powered && !offAt.isNever() && !offAt.hasCome(m.now()));
-            Because because = c.because() != null
-                    ? c.because()
-                    : powered
-                            ? Because.timer(() -> Time.words(overrun) + " after G ended")
-                                    .since(offAt.minus(overrun))
-                            : Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY);
+            Because because = f.because() != null
+                    ? f.because()
+                    : c.because() != null
+                            ? c.because()
+                            : powered
+                                    ? Because.timer(() -> Time.words(overrun) + " after G ended")
+                                            .since(offAt.minus(overrun))
+                                    : Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY);
             State next = new State(f.state(), c.state(), runs, runs ? offAt : Instant.NEVER);
             return new Reaction<>(
                     next,
@@ -109,7 +117,7 @@ final class AirHandlerBoard extends PartType {
 
         @Override
         public String signal(State s) {
-            return s.blower() ? "on" : "off";
+            return s.fuse().blown() ? Fuse.ON_BOARD_BLOWN : s.blower() ? "on" : "off";
         }
     }
 }

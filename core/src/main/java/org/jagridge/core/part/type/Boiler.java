@@ -55,6 +55,11 @@ final class Boiler extends PartType {
     }
 
     @Override
+    public boolean makesHeat(Params params, String signal) {
+        return signal.equals("on");
+    }
+
+    @Override
     public Signal signal(Params params) {
         return Signal.of("off", "on", "overrun");
     }

@@ -1,5 +1,6 @@
 package org.jagridge.core.part.type;
 
+import java.util.List;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.part.Because;
@@ -18,6 +19,7 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
     private static final double ON_VOLTS = 16;
     private static final Complex OWN = Complex.real(24 * 24 / 2.0);
     private static final Complex SENSE = Complex.real(10_000);
+    private static final double FEELS = 1e-9;
     private static final Instant NEVER = Instant.NEVER;
 
     /**
@@ -41,6 +43,10 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
     private final Branch strips;
     private final Branch valveNormal;
     private final Branch valveDefrost;
+    /** Feels what its valve input says; next to no current. */
+    private final Branch asked;
+
+    private final boolean valveO;
     private final boolean onlyCold;
     private final long interval;
     private final long longest;
@@ -55,11 +61,18 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
         contactor = d.contact("Y", "CC", Shape.CONTACT_CLOSED, true);
         fan = d.contact("OF1", "OF2", Shape.CONTACT_CLOSED, true);
         strips = d.contact("R", "W2", Shape.CONTACT_OPEN, false);
+        asked = d.inside(valveO ? "O" : "B", "C");
+        this.valveO = valveO;
         valveNormal = d.contact(valveO ? "O" : "B", "RV", Shape.CONTACT_CLOSED, true);
         valveDefrost = valveO ? d.contact("R", "RV", Shape.CONTACT_OPEN, false) : null;
         onlyCold = p.flag("countsOnlyCold");
         interval = Time.micros(60 * p.number("intervalMinutes"));
         longest = Time.micros(60 * p.number("maxDefrostMinutes"));
+    }
+
+    /** What line voltage burns. */
+    List<Branch> inputs() {
+        return List.of(own, call, sensor);
     }
 
     @Override
@@ -72,6 +85,7 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
         stamp.load(own, OWN);
         stamp.load(call, SENSE);
         stamp.load(sensor, SENSE);
+        stamp.conductance(asked, FEELS);
         stamp.contact(feedSensor, true);
         boolean defrost = s.defrosting();
         stamp.contact(contactor, true);
@@ -91,7 +105,10 @@ final class DefrostBoard implements Behaviour<DefrostBoard.State> {
             return Reaction.change(dead, Because.fallen(own, m.acVolts(own), ON_VOLTS));
         }
         boolean running = m.acVolts(call) >= ON_VOLTS;
-        boolean cold = m.acVolts(sensor) >= ON_VOLTS;
+        // a board doesn't start a defrost while its valve input says cooling
+        boolean energised = m.acVolts(asked) >= ON_VOLTS;
+        boolean cools = energised == valveO;
+        boolean cold = m.acVolts(sensor) >= ON_VOLTS && (s.defrost() || !cools);
         long past = s.since().isNever() ? 0 : m.now().since(s.since());
         if (!running) {
             long counted = s.defrost() ? s.counted() : s.counted() + past;

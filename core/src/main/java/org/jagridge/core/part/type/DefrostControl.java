@@ -12,6 +12,7 @@ import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.PartDraft;
 import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.part.block.Burnable;
 
 /**
  * {@code defrost-control}: counts compressor time; at the interval with the coil sensor closed it throws the valve to
@@ -53,11 +54,12 @@ final class DefrostControl extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.of("idle", "running", "defrost");
+        return Signal.of("idle", "running", "defrost", Burnable.BURNT);
     }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new DefrostBoard(draft);
+        DefrostBoard board = new DefrostBoard(draft);
+        return new Burnable<>(board, 24, board.inputs(), List.of(), m -> true);
     }
 }

@@ -16,6 +16,7 @@ import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.part.block.Burnable;
 
 /** {@code diagnostic-module}: compares the call on Y with the compressor's currents and says what doesn't fit. */
 final class DiagnosticModule extends PartType {
@@ -45,11 +46,14 @@ final class DiagnosticModule extends PartType {
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new Watch(
-                draft.load("R", "C", Shape.BOX),
-                draft.load("Y", "C", Shape.BOX),
+        Branch supply = draft.load("R", "C", Shape.BOX);
+        Branch call = draft.load("Y", "C", Shape.BOX);
+        Watch watch = new Watch(
+                supply,
+                call,
                 draft.params().textOrNull("runWire"),
                 draft.params().textOrNull("startWire"));
+        return Burnable.lowVoltage(watch, supply, call);
     }
 
     /**

@@ -133,6 +133,11 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         igniterPart = p.textOrNull("igniter");
     }
 
+    /** What line voltage burns: all but the sense of the earth, which hangs on the line. */
+    List<Branch> inputs() {
+        return List.of(own, callW, callY, callG, draft, limit, rollout);
+    }
+
     @Override
     public State start(Moment m) {
         return new State(Phase.IDLE, NEVER, 0, false, NEVER, NEVER, false, false, fuse.start(m));
@@ -151,7 +156,9 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         }
         stamp.load(earth, FLAME_SENSE);
         Phase phase = s.phase();
-        boolean heatBlower = s.blower() || phase == Phase.LIMIT;
+        // a blower that only runs out its time after heat goes over to the speed that is called for now
+        boolean overrun = s.blower() && !s.blowerOff().isNever() && phase != Phase.HEATING;
+        boolean heatBlower = phase == Phase.LIMIT || (s.blower() && !(overrun && s.cool()));
         stamp.contact(inducer, phase.runsInducer());
         stamp.contact(igniter, phase == Phase.IGNITER || phase == Phase.TRIAL);
         stamp.contact(gas, phase == Phase.TRIAL || phase == Phase.HEATING);
@@ -167,7 +174,7 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
         return new Reaction<>(
                 board.state().fuse(f.state()),
                 Instant.earliest(board.wakeAt(), f.wakeAt()),
-                board.because(),
+                f.because() != null ? f.because() : board.because(),
                 board.arms() != null ? board.arms() : f.arms());
     }
 
@@ -331,6 +338,9 @@ final class FurnaceBoard implements Behaviour<FurnaceBoard.State> {
 
     @Override
     public String signal(State s) {
+        if (s.fuse().blown()) {
+            return Fuse.ON_BOARD_BLOWN;
+        }
         if (s.phase() == Phase.IDLE) {
             return s.cool() ? "cooling" : s.fan() ? "fan" : "idle";
         }

@@ -12,6 +12,7 @@ import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.PartDraft;
 import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.part.block.Burnable;
 
 /**
  * {@code furnace-control}: an integrated gas furnace control. On W: inducer → draft proved within 30 s → purge 15 s →
@@ -75,13 +76,30 @@ final class FurnaceControl extends PartType {
     }
 
     @Override
+    public boolean makesHeat(Params params, String signal) {
+        return signal.equals("heating");
+    }
+
+    @Override
     public Signal signal(Params params) {
         return Signal.of(
-                "idle", "purge", "igniter", "trial", "heating", "post-purge", "limit", "lockout", "cooling", "fan");
+                "idle",
+                "purge",
+                "igniter",
+                "trial",
+                "heating",
+                "post-purge",
+                "limit",
+                "lockout",
+                "cooling",
+                "fan",
+                Fuse.ON_BOARD_BLOWN,
+                Burnable.BURNT);
     }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new FurnaceBoard(draft);
+        FurnaceBoard board = new FurnaceBoard(draft);
+        return new Burnable<>(board, 24, board.inputs(), List.of(), m -> true);
     }
 }

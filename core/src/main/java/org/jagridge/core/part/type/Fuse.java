@@ -28,6 +28,9 @@ final class Fuse extends PartType {
     private static final double LIMIT = 1.1;
     private static final double COOLING_SECONDS = 10;
 
+    /** The signal of a board whose own fuse is blown, whatever else it does. */
+    static final String ON_BOARD_BLOWN = "fuse-blown";
+
     Fuse() {
         super("fuse", "Fuse", "Opens for good when too much current flows for too long.");
     }

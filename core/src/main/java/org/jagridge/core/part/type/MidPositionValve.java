@@ -87,6 +87,31 @@ final class MidPositionValve extends PartType {
             stamp.contact(orange, !s.moves() && s.to() == 1);
         }
 
+        /**
+         * Which of its lives came or went: the end it was going to tells what was there before. White and grey lead to the
+         * heating end, white alone to mid, none to hot water; what grey alone holds it lets go of when it goes.
+         */
+        private Because why(Travel s, boolean w, boolean g, Moment m) {
+            boolean hadWhite = s.to() == 0.5 || (s.to() == 1 && !g);
+            if (!w && !g) {
+                Branch gone = s.to() == 0.5 ? white : m.volts(white) < ON_VOLTS && s.to() == 1 ? grey : white;
+                return Because.fallen(gone, m.volts(gone), ON_VOLTS);
+            }
+            if (w && g) {
+                return s.to() == 0.5
+                        ? Because.risen(grey, m.volts(grey), ON_VOLTS)
+                        : Because.risen(white, m.volts(white), ON_VOLTS);
+            }
+            if (w) {
+                return s.to() == 1
+                        ? Because.fallen(grey, m.volts(grey), ON_VOLTS)
+                        : Because.risen(white, m.volts(white), ON_VOLTS);
+            }
+            return hadWhite
+                    ? Because.fallen(white, m.volts(white), ON_VOLTS)
+                    : Because.risen(grey, m.volts(grey), ON_VOLTS);
+        }
+
         private static double position(String word) {
             return word.equals("heating") ? 1 : word.equals("mid") ? 0.5 : 0;
         }
@@ -101,18 +126,15 @@ final class MidPositionValve extends PartType {
 
         @Override
         public Reaction<Travel> react(Travel s, Moment m) {
-            boolean w = m.volts(white) >= ON_VOLTS;
-            boolean g = m.volts(grey) >= ON_VOLTS;
+            boolean turns = m.fault(PartDefect.LoadOpen.class) == null;
+            boolean w = turns && m.volts(white) >= ON_VOLTS;
+            boolean g = turns && m.volts(grey) >= ON_VOLTS;
             double at = s.at(m.now());
             double end = end(s, w, g, at);
             PartDefect.Stuck stuck = m.fault(PartDefect.Stuck.class);
             Travel next = s.toward(stuck == null ? end : s.sticking(position(stuck.position()), end, m.now()), m.now());
             boolean turned = next.to() != s.to();
-            Branch focus = w ? white : grey;
-            double volts = m.volts(focus);
-            Because because = turned
-                    ? (w || g ? Because.risen(focus, volts, ON_VOLTS) : Because.fallen(white, m.volts(white), ON_VOLTS))
-                    : Because.timer("the travel is done");
+            Because because = turned ? why(s, w, g, m) : Because.timer("the travel is done");
             return new Reaction<>(next, next.arrives(), because, turned ? because : null);
         }
 

@@ -49,6 +49,11 @@ final class Programmer extends PartType {
     }
 
     @Override
+    public List<Set<String>> changeoverSets() {
+        return List.of(Set.of("L-1", "L-3"), Set.of("L-2", "L-4"));
+    }
+
+    @Override
     public List<Call> calls(Part part, Params params) {
         Map<Input, Object> water = Map.of(new Input(part.id(), "hotWater"), "on");
         Map<Input, Object> both = new LinkedHashMap<>(water);

@@ -35,6 +35,9 @@ final class PscMachine extends PartType {
     private static final double STARTS = 0.8;
     private static final double STALLS = 0.65;
     private static final double LIVE = 0.3;
+    /** A machine that stands under current pulls its volts down and still stands under current. */
+    private static final double HELD = 0.05;
+
     private static final long STARTING = 3 * Time.SECOND / 10;
 
     private final boolean compressor;
@@ -171,7 +174,8 @@ final class PscMachine extends PartType {
         @Override
         public Reaction<State> react(State s, Moment m) {
             double v = m.acVolts(run);
-            boolean fed = v >= LIVE * volts && m.amps(run) > 0.01;
+            double least = s.phase() == Phase.OFF || s.phase() == Phase.OVERLOAD ? LIVE : HELD;
+            boolean fed = v >= least * volts && m.amps(run) > 0.01;
             if (s.phase() == Phase.OVERLOAD) {
                 return s.due().hasCome(m.now())
                         ? Reaction.change(
@@ -187,11 +191,14 @@ final class PscMachine extends PartType {
             return switch (s.phase()) {
                 case OFF -> begin(s, v, m);
                 case STARTING ->
-                    s.due().hasCome(m.now())
-                            ? Reaction.change(
-                                    new State(Phase.RUNNING, NEVER, s.stoppedAt()),
-                                    Because.risen(run, v, STARTS * volts).afterDelay())
-                            : Reaction.waiting(s, s.due());
+                    v < STARTS * volts
+                            ? stall(m, Because.fallen(run, v, STARTS * volts))
+                            : s.due().hasCome(m.now())
+                                    ? Reaction.change(
+                                            new State(Phase.RUNNING, NEVER, s.stoppedAt()),
+                                            Because.risen(run, v, STARTS * volts)
+                                                    .afterDelay())
+                                    : Reaction.waiting(s, s.due());
                 case RUNNING ->
                     v < STALLS * volts || m.fault(PartDefect.MotorSeized.class) != null
                             ? stall(

@@ -19,6 +19,7 @@ import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.part.block.Burnable;
 
 /**
  * {@code remote-module}: R and C at the unit; its outputs follow the thermostat's by radio. Out of range, or with the
@@ -54,7 +55,7 @@ final class RemoteModule extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.someOf(params.texts("outputs").stream().map(o -> "R-" + o).toList(), "none");
+        return Signal.someOf(params.texts("outputs").stream().map(o -> "R-" + o).toList(), "none", Burnable.BURNT);
     }
 
     @Override
@@ -63,12 +64,15 @@ final class RemoteModule extends PartType {
         for (String o : draft.params().texts("outputs")) {
             outputs.put(o, draft.contact("R", o, Shape.CONTACT_OPEN, false));
         }
-        return new Receiver(
-                draft.load("R", "C", Shape.BOX),
-                draft.load("DEF", "C", Shape.BOX),
+        Branch supply = draft.load("R", "C", Shape.BOX);
+        Branch defrost = draft.load("DEF", "C", Shape.BOX);
+        Receiver receiver = new Receiver(
+                supply,
+                defrost,
                 outputs,
                 draft.params().textOrNull("thermostat"),
                 Time.micros(draft.params().number("lossSeconds")));
+        return Burnable.lowVoltage(receiver, supply, defrost);
     }
 
     /** @param lostSince when it last heard, or {@link Instant#NEVER} while it hears */
@@ -95,7 +99,8 @@ final class RemoteModule extends PartType {
                         new State(List.of(), Instant.NEVER), Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY));
             }
             String calls = thermostat == null ? null : m.signalOf(thermostat);
-            boolean hears = m.flag("inRange") && calls != null && !calls.equals("blank");
+            boolean hears =
+                    m.flag("inRange") && calls != null && !calls.equals("blank") && !calls.equals(Burnable.BURNT);
             if (hears) {
                 List<String> closed = new ArrayList<>();
                 for (String o : outputs.keySet()) {

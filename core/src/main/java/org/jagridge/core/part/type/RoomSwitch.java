@@ -3,6 +3,7 @@ package org.jagridge.core.part.type;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Params;
@@ -97,6 +98,18 @@ final class RoomSwitch extends PartType {
                 before,
                 Map.of(set, cools ? 10.0 : 30.0),
                 quiet(part, params)));
+    }
+
+    @Override
+    public Optional<String> whyQuiet(Part part, Params params, Seen seen) {
+        double room = seen.room(params);
+        double d = params.number("differentialK");
+        boolean cools = params.is("direction", "cool");
+        double starts = seen.number("setCelsius") + (cools ? d : -d);
+        return (cools ? room < starts : room > starts)
+                ? Optional.of("no call: the room is %.1f, %s starts at %.1f"
+                        .formatted(room, cools ? "cooling" : "heating", starts))
+                : Optional.empty();
     }
 
     @Override

@@ -25,6 +25,7 @@ import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.part.block.Burnable;
 import org.jagridge.core.part.block.Trip;
 
 /**
@@ -117,16 +118,16 @@ final class SafetySwitch extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.of("closed", "open");
+        return powered ? Signal.of("closed", "open", Burnable.BURNT) : Signal.of("closed", "open");
     }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new Element(
-                draft.contact("1", "2", Shape.SAFETY, true),
-                powered ? draft.load("R", "C", Shape.BOX) : null,
-                Trip.of(draft.params()),
-                draft.params().is("reset", "manual"));
+        Branch contact = draft.contact("1", "2", Shape.SAFETY, true);
+        Branch supply = powered ? draft.load("R", "C", Shape.BOX) : null;
+        Element element = new Element(
+                contact, supply, Trip.of(draft.params()), draft.params().is("reset", "manual"));
+        return powered ? Burnable.lowVoltage(element, supply) : element;
     }
 
     /**

@@ -20,6 +20,7 @@ import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.part.block.Burnable;
 
 /**
  * {@code sequencer}: a heater H1–H2 of 4 W bends strips that close M1 after 20 s, M2 after 40, M3 after 60, and let them
@@ -51,7 +52,7 @@ final class Sequencer extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.someOf(numbers(params.integer("stages")), "none");
+        return Signal.someOf(numbers(params.integer("stages")), "none", Burnable.BURNT);
     }
 
     @Override
@@ -61,11 +62,13 @@ final class Sequencer extends PartType {
         for (int i = 1; i <= p.integer("stages"); i++) {
             contacts.add(draft.contact("M" + i + "a", "M" + i + "b", Shape.CONTACT_OPEN, false));
         }
-        return new Strips(
-                draft.branch("H1", "H2", "H1-H2", Role.COIL, Shape.RESISTOR, false),
+        Branch heater = draft.branch("H1", "H2", "H1-H2", Role.COIL, Shape.RESISTOR, false);
+        Strips strips = new Strips(
+                heater,
                 contacts,
                 p.numbers("onSeconds").stream().map(Time::micros).toList(),
                 p.numbers("offSeconds").stream().map(Time::micros).toList());
+        return Burnable.lowVoltage(strips, heater);
     }
 
     /** @param since when the call last began or ended */

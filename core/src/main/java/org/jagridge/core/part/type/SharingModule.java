@@ -13,6 +13,7 @@ import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
+import org.jagridge.core.part.block.Burnable;
 
 /**
  * {@code sharing-module}: one conductor SH carries Y as one half-wave and G as the other; both together are the full
@@ -34,16 +35,19 @@ final class SharingModule extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.someOf(List.of("Y", "G"), "none");
+        return Signal.someOf(List.of("Y", "G"), "none", Burnable.BURNT);
     }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new Splitter(
-                draft.load("R", "C", Shape.BOX),
-                draft.load("SH", "C", Shape.BOX),
+        Branch supply = draft.load("R", "C", Shape.BOX);
+        Branch shared = draft.load("SH", "C", Shape.BOX);
+        Splitter splitter = new Splitter(
+                supply,
+                shared,
                 draft.contact("R", "Y", Shape.CONTACT_OPEN, false),
                 draft.contact("R", "G", Shape.CONTACT_OPEN, false));
+        return Burnable.lowVoltage(splitter, supply, shared);
     }
 
     record State(boolean y, boolean g) {}

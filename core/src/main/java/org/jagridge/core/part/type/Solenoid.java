@@ -40,7 +40,7 @@ final class Solenoid extends PartType {
 
     @Override
     public Set<Trait> traits(Params params) {
-        return params.is("kind", "reversing valve") ? Set.of(Trait.REVERSING_VALVE) : Set.of();
+        return Set.of(params.is("kind", "reversing valve") ? Trait.REVERSING_VALVE : Trait.HEAT_SOURCE);
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -26,6 +27,7 @@ import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.part.block.Burnable;
 
 /**
  * {@code thermostat}: a set of switches that pass a feed to terminals. Heating is fed from R or RH, all else from R or
@@ -138,6 +140,31 @@ final class Thermostat extends PartType {
         return calls;
     }
 
+    @Override
+    public Optional<String> whyQuiet(Part part, Params params, Seen seen) {
+        String mode = String.valueOf(seen.input("mode"));
+        double room = seen.room(params);
+        double d = params.number("differentialK");
+        double heats = seen.number("heatSetCelsius") - d;
+        double cools = seen.number("coolSetCelsius") + d;
+        boolean heating = room > heats && (mode.equals("heat") || mode.equals("emergency"));
+        boolean cooling = room < cools && mode.equals("cool");
+        if (Boolean.TRUE.equals(seen.input("pulled"))) {
+            return Optional.of("it is pulled off its sub-base");
+        }
+        if (mode.equals("off")) {
+            return Optional.of("no call: its mode is off");
+        }
+        String is = "no call: the room is %.1f, ".formatted(room);
+        if (heating || cooling) {
+            return Optional.of(
+                    is + (heating ? "heating" : "cooling") + " starts at %.1f".formatted(heating ? heats : cools));
+        }
+        return mode.equals("auto") && room > heats && room < cools
+                ? Optional.of(is + "heating starts at %.1f, cooling at %.1f".formatted(heats, cools))
+                : Optional.empty();
+    }
+
     private static Call call(
             Part part, Params params, String key, String name, Call.Duty duty, double room, String word) {
         Input mode = new Input(part.id(), "mode");
@@ -158,12 +185,15 @@ final class Thermostat extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.someOf(pairs(params.texts("terminals")), "none", "blank");
+        return Signal.someOf(pairs(params.texts("terminals")), "none", "blank", Burnable.BURNT);
     }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new Switches(draft);
+        Switches switches = new Switches(draft);
+        List<Branch> own = switches.ownSupply == null ? List.of() : List.of(switches.ownSupply);
+        return new Burnable<>(
+                switches, CONTROL_VOLTS, own, List.copyOf(switches.contacts.values()), m -> !m.flag("pulled"));
     }
 
     /**
@@ -182,7 +212,8 @@ final class Thermostat extends PartType {
         Switches(PartDraft draft) {
             params = draft.params();
             List<String> terminals = params.texts("terminals");
-            logic = new ThermostatLogic(params);
+            logic = new ThermostatLogic(
+                    params, draft.namedBy("remote-module", "thermostat").orElse(null));
             for (String t : terminals) {
                 String feed = ThermostatLogic.feedOf(t, terminals);
                 if (feed != null) {

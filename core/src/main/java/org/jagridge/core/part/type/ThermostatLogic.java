@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Set;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.part.Because;
+import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Instant;
 import org.jagridge.core.part.Moment;
 import org.jagridge.core.part.Time;
@@ -20,6 +21,8 @@ final class ThermostatLogic {
     private static final long CIRCULATE_PERIOD = 3600 * Time.SECOND;
     private static final long CIRCULATE_ON = 1200 * Time.SECOND;
     private static final Instant NEVER = Instant.NEVER;
+    /** From here on a wireless module takes the volts at its defrost input for a call. */
+    private static final double TOLD_VOLTS = 16;
 
     /** Which way the room is to be moved. */
     enum Way {
@@ -36,6 +39,7 @@ final class ThermostatLogic {
      * @param compressorOffAt when Y went off last, or {@link Instant#NEVER} for not yet
      * @param season what auto changeover did last
      * @param circulating since when the fan has been set to circulate, or never
+     * @param burner whether a furnace heats in place of the heat pump
      */
     record Call(
             Way way,
@@ -45,8 +49,9 @@ final class ThermostatLogic {
             Instant compressorOffAt,
             Way season,
             boolean fan,
-            Instant circulating) {
-        static final Call NONE = new Call(Way.NONE, Instant.START, false, false, NEVER, Way.NONE, false, NEVER);
+            Instant circulating,
+            boolean burner) {
+        static final Call NONE = new Call(Way.NONE, Instant.START, false, false, NEVER, Way.NONE, false, NEVER, false);
     }
 
     /** The call, the outputs that follow from it, when to ask again, and why it changed. */
@@ -64,9 +69,12 @@ final class ThermostatLogic {
     private final String room;
     private final String outdoors;
     private final String defrost;
+    private final String module;
     private final double changeover;
 
-    ThermostatLogic(Params p) {
+    /** @param module the wireless module that serves it, or null: then a defrost is told by the module's own input */
+    ThermostatLogic(Params p, String module) {
+        this.module = module;
         kind = p.text("kind");
         terminals = new HashSet<>(p.texts("terminals"));
         electric = p.is("heatSource", "electric");
@@ -123,15 +131,23 @@ final class ThermostatLogic {
         boolean circulates = m.word("fan").equals("circulate");
         Instant circulating = !circulates ? NEVER : old.circulating().isNever() ? m.now() : old.circulating();
         boolean fanNow = m.word("fan").equals("on") || (circulates && circulationPhase(circulating, m) < CIRCULATE_ON);
-        Call call = new Call(way, since, far, compressor, offAt, season, fanNow, circulating);
+        Call call = new Call(way, since, far, compressor, offAt, season, fanNow, circulating, burner);
 
         // a unit that tells the thermostat of its defrost gets auxiliary heat for it
-        boolean told = defrost != null && call.way() == Way.HEAT && "defrost".equals(m.signalOf(defrost));
-        Set<String> outputs = outputs(call, mode, burner, far || late || told);
+        boolean told = defrost != null && call.way() == Way.HEAT && isToldOfDefrost(m);
+        Set<String> outputs = outputs(call, mode, burner, far || late, told);
         Instant wake = wakeFor(call, wantsCompressor, m, mode, r);
         Because because = because(old, call, mode, r, late, m);
-        boolean quiet = old.way() == call.way() && old.fan() == call.fan() && old.compressor() == call.compressor();
+        boolean quiet = old.burner() == call.burner()
+                && old.way() == call.way()
+                && old.fan() == call.fan()
+                && old.compressor() == call.compressor();
         return new Decision(call, outputs, wake, told && quiet ? Because.link(defrost + " defrosts") : because);
+    }
+
+    private boolean isToldOfDefrost(Moment m) {
+        Branch input = module == null ? null : m.branchOf(module, "DEF-C");
+        return input == null ? "defrost".equals(m.signalOf(defrost)) : m.acVolts(input) >= TOLD_VOLTS;
     }
 
     /** What still matters of a call: see {@link org.jagridge.core.part.Behaviour#canonical}. */
@@ -148,7 +164,8 @@ final class ThermostatLogic {
                 rested || c.compressor() ? NEVER : c.compressorOffAt(),
                 c.season(),
                 c.fan(),
-                circulating);
+                circulating,
+                c.burner());
     }
 
     private record Reading(double celsius, double heatSet, double coolSetAlone) {
@@ -192,7 +209,8 @@ final class ThermostatLogic {
         return m.now().since(since) % CIRCULATE_PERIOD;
     }
 
-    private Set<String> outputs(Call call, String mode, boolean burner, boolean secondStage) {
+    private Set<String> outputs(Call call, String mode, boolean burner, boolean late, boolean told) {
+        boolean secondStage = late || told;
         Set<String> out = new HashSet<>();
         boolean heatPump = !kind.equals("conventional");
         switch (call.way()) {
@@ -207,7 +225,7 @@ final class ThermostatLogic {
                     }
                 } else if (secondStage) {
                     out.addAll(Set.of("AUX", "W2", "W", "G"));
-                    if (kind.equals("dual-fuel")) {
+                    if (kind.equals("dual-fuel") && !told) {
                         // the furnace and the heat pump never run together but in defrost
                         out.removeAll(Set.of("AUX", "W2", "W"));
                     }
@@ -282,6 +300,13 @@ final class ThermostatLogic {
                 return Because.input("mode is off");
             }
             return Because.temperature(() -> words(old.way(), call.way(), mode, r));
+        }
+        if (call.burner() != old.burner()) {
+            double outside = outdoorCelsius(m);
+            return Because.temperature(() -> format(
+                    call.burner() ? "%.1f °C outdoors < %.1f: the furnace" : "%.1f °C outdoors ≥ %.1f: the heat pump",
+                    outside,
+                    changeover));
         }
         if (call.fan() != old.fan()) {
             return Because.input("the fan is set to " + m.word("fan"));

@@ -249,7 +249,21 @@ final class Timer extends PartType {
             boolean on = made ? m.amps(way) >= HOLDING_AMPS : volts >= least;
             State fresh = new State(s.phase(), s.until(), s.input(), stress);
             State next = step(fresh, function, delay, on, m.now());
-            return reaction(s, next, way, volts, least, on, delay);
+            Reaction<State> reaction = reaction(s, next, way, volts, least, on, delay);
+            return made && !on ? Reaction.change(next, lost(m)).wake(reaction.wakeAt()) : reaction;
+        }
+
+        /** It lives on what its load draws. */
+        private Because lost(Moment m) {
+            double amps = m.amps(way);
+            return new Because(
+                    Because.Kind.AMPS,
+                    () -> "%.1f mA through it: it holds from 5 mA on".formatted(amps * 1000),
+                    amps,
+                    HOLDING_AMPS,
+                    way,
+                    true,
+                    false);
         }
 
         @Override

@@ -69,6 +69,11 @@ final class UnitHeater extends PartType {
     }
 
     @Override
+    public boolean makesHeat(Params params, String signal) {
+        return signal.equals("burning");
+    }
+
+    @Override
     public Signal signal(Params params) {
         return Signal.of("off", "purge", "burning", "overrun", "lockout");
     }
@@ -166,7 +171,19 @@ final class UnitHeater extends PartType {
                     !calls
                             ? to(s, Phase.OVERRUN, m.after(overrun), voltsNow)
                             : due ? light(s, m) : Reaction.waiting(s, s.due());
-                case BURNING -> calls ? Reaction.stay(s) : to(s, Phase.OVERRUN, m.after(overrun), voltsNow);
+                case BURNING ->
+                    !calls
+                            ? to(s, Phase.OVERRUN, m.after(overrun), voltsNow)
+                            : isDisturbed(m)
+                                    ? to(
+                                            s,
+                                            Phase.PURGE,
+                                            m.after(purge),
+                                            Because.link(
+                                                    m.condition("no-flame")
+                                                            ? "the flame is lost"
+                                                            : "the flue is blocked: no draft"))
+                                    : Reaction.stay(s);
                 case OVERRUN ->
                     calls
                             ? to(s, Phase.PURGE, m.after(purge), voltsNow)
@@ -180,8 +197,12 @@ final class UnitHeater extends PartType {
             };
         }
 
+        private static boolean isDisturbed(Moment m) {
+            return m.condition("no-flame") || m.condition("blocked-flue");
+        }
+
         private Reaction<State> light(State s, Moment m) {
-            if (!m.condition("no-flame") && !m.condition("blocked-flue")) {
+            if (!isDisturbed(m)) {
                 State lit = new State(Phase.BURNING, NEVER, 0, s.windings());
                 return Reaction.change(lit, Because.timer("purged for " + Time.words(purge)));
             }

@@ -19,6 +19,7 @@ import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.part.block.Burnable;
 import org.jagridge.core.part.block.Travel;
 
 /** {@code vent-damper}: on a call at D it opens in 15 s; only its end switch 3–4 then lets the burner on. */
@@ -46,17 +47,20 @@ final class VentDamper extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.of("shut", "moving", "half", "open").restsOnlyAt("shut");
+        return Signal.of("shut", "moving", "half", "open", Burnable.BURNT).restsOnlyAt("shut", Burnable.BURNT);
     }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        return new Blade(
-                draft.load("R", "C", Shape.MOTOR),
-                draft.load("D", "C", Shape.BOX),
+        Branch motor = draft.load("R", "C", Shape.MOTOR);
+        Branch call = draft.load("D", "C", Shape.BOX);
+        Blade blade = new Blade(
+                motor,
+                call,
                 draft.contact("3", "4", Shape.SWITCH, false),
                 Time.micros(draft.params().number("travelSeconds")),
                 draft.params().is("powerLoss", "open"));
+        return Burnable.lowVoltage(blade, motor, call);
     }
 
     private record Blade(Branch motor, Branch call, Branch end, long whole, boolean springsOpen)
@@ -75,7 +79,7 @@ final class VentDamper extends PartType {
 
         @Override
         public Reaction<Travel> react(Travel s, Moment m) {
-            boolean powered = m.volts(motor) >= ON_VOLTS;
+            boolean powered = m.volts(motor) >= ON_VOLTS && m.fault(PartDefect.LoadOpen.class) == null;
             boolean called = m.volts(call) >= ON_VOLTS;
             boolean stays = !powered && !springsOpen;
             double end = called || !powered ? 1 : 0;

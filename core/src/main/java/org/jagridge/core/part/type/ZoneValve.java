@@ -19,6 +19,7 @@ import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.part.block.Burnable;
 import org.jagridge.core.part.block.Load;
 import org.jagridge.core.part.block.Travel;
 
@@ -50,18 +51,20 @@ final class ZoneValve extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.of("shut", "moving", "open").restsOnlyAt("shut");
+        return Signal.of("shut", "moving", "open", Burnable.BURNT).restsOnlyAt("shut", Burnable.BURNT);
     }
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
         double volts = draft.params().number("volts");
-        return new Valve(
-                draft.load("1", "2", Shape.MOTOR),
+        Branch motor = draft.load("1", "2", Shape.MOTOR);
+        Valve valve = new Valve(
+                motor,
                 draft.contact("3", "4", Shape.SWITCH, false),
                 Complex.impedance(volts * volts / draft.params().number("va"), POWER_FACTOR),
                 Load.MOTOR_ON * volts,
                 Time.micros(draft.params().number("travelSeconds")));
+        return new Burnable<>(valve, volts, List.of(motor), List.of(), m -> true);
     }
 
     private record Valve(Branch motor, Branch end, Complex z, double onVolts, long whole) implements Behaviour<Travel> {

@@ -1,4 +1,4 @@
-package org.jagridge.core.trace;
+package org.jagridge.core.run;
 
 import java.util.EnumMap;
 import java.util.List;
@@ -10,8 +10,6 @@ import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Trait;
-import org.jagridge.core.run.Frame;
-import org.jagridge.core.run.Run;
 
 /**
  * What a heat pump does to the room: it follows from whether its compressor runs and how its reversing valve stands,

@@ -1,0 +1,108 @@
+package org.jagridge.core.meter;
+
+import java.util.Optional;
+import org.jagridge.core.circuit.BareEnd;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.network.Complex;
+import org.jagridge.core.network.Network;
+import org.jagridge.core.network.Solution;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Reach;
+
+/** The numbers that a meter shows in one frame, and nothing of what they mean. */
+final class Gauge {
+    /** Input conductance of the normal range, mhos (10 MΩ). */
+    static final double HIGH_IMPEDANCE = 1e-7;
+    /** Input conductance of the low-impedance range, mhos (3 kΩ). */
+    static final double LOW_IMPEDANCE = 1 / 3000.0;
+
+    private final Frame frame;
+    private final Assembly assembly;
+    private final Reach reach;
+
+    Gauge(Frame frame, Reach reach) {
+        this.frame = frame;
+        this.reach = reach;
+        assembly = frame.assembly();
+    }
+
+    /**
+     * A lead on a conductor that hangs on nothing, beside live cores.
+     *
+     * @param plus whether it is the red one
+     */
+    record Floating(Ghost ghost, boolean plus) {}
+
+    /** The node that a lead is on, wherever the bare end is that it is clipped to; empty where there is no such place. */
+    Optional<Integer> node(Terminal lead) {
+        return assembly.node(BareEnd.landed(lead, assembly.circuit()));
+    }
+
+    /** RMS volts, or with their sign where they are direct; each lead at a node. */
+    double volts(Request request, int plus, int minus) {
+        boolean direct = request.mode() == Request.Mode.DC_VOLTS;
+        Solution solution = direct ? frame.dc() : frame.ac();
+        if (solution == null) {
+            return 0;
+        }
+        double mhos = request.lowImpedance() ? LOW_IMPEDANCE : HIGH_IMPEDANCE;
+        Optional<Floating> floating = floating(request.mode(), plus, minus);
+        if (floating.isPresent()) {
+            Complex other = solution.volts(floating.get().plus() ? minus : plus, Network.EARTH);
+            return floating.get().ghost().volts(other, mhos);
+        }
+        Complex v = assembly.network().solver().loadedVolts(solution, plus, minus, mhos);
+        return direct ? v.re() : v.abs();
+    }
+
+    /** Which lead floats beside something live while the other one hangs on something. */
+    Optional<Floating> floating(Request.Mode mode, int plus, int minus) {
+        if (mode != Request.Mode.AC_VOLTS || plus == minus) {
+            return Optional.empty();
+        }
+        boolean plusHangs = hangs(plus);
+        if (plusHangs == hangs(minus)) {
+            return Optional.empty();
+        }
+        return Ghost.at(frame, reach, plusHangs ? minus : plus).map(g -> new Floating(g, !plusHangs));
+    }
+
+    private boolean hangs(int node) {
+        return reach.throughLoads(node) != null || reach.joined(node, Network.EARTH);
+    }
+
+    /** Volts to earth that a load of 3 kΩ doesn't take away, AC and DC together. */
+    double voltsToEarth(int node) {
+        if (node == Network.EARTH) {
+            return 0;
+        }
+        double ac = loadedToEarth(frame.ac(), node);
+        return frame.dc() == null ? ac : Math.hypot(ac, loadedToEarth(frame.dc(), node));
+    }
+
+    private double loadedToEarth(Solution solution, int node) {
+        // what shows little without a load shows less with one
+        double open = solution.volts(node, Network.EARTH).abs();
+        return open < 1
+                ? open
+                : assembly.network()
+                        .solver()
+                        .loadedVolts(solution, node, Network.EARTH, LOW_IMPEDANCE)
+                        .abs();
+    }
+
+    /** The conductor that a clamp is around. */
+    Optional<Branch> conductor(String wire) {
+        return assembly.branchesOf(wire).stream().filter(Branch::isWire).findFirst();
+    }
+
+    /** RMS amps through a branch, or with their sign where they are direct. */
+    double amps(Request.Mode mode, Branch branch) {
+        boolean direct = mode == Request.Mode.DC_AMPS;
+        Solution solution = direct ? frame.dc() : frame.ac();
+        Complex amps = solution == null ? Complex.ZERO : solution.amps(branch.index());
+        return direct ? amps.re() : amps.abs();
+    }
+}

@@ -1,0 +1,174 @@
+package org.jagridge.core.world;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.network.Values;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.run.Act;
+import org.jagridge.core.run.Configuration;
+import org.jagridge.core.run.Engine;
+import org.jagridge.core.run.FaultList;
+import org.jagridge.core.run.RunLimitException;
+
+/**
+ * All states in which a circuit may be at one moment for somebody who knows its diagram and what hands have done, and has
+ * measured nothing yet: as it should be, and with each single fault that its parts and wires can have, there from the
+ * start or since this moment. What is said of a reading has to hold in every one of them that fits it.
+ */
+public final class Worlds {
+    private final Assembly assembly;
+    private final Scenario known;
+    private final long micros;
+    private final Configuration sound;
+    /** With each of the possible faults from the start; null where such a circuit never comes to rest. */
+    private final Configuration[] fromStart;
+
+    private final List<World> all;
+    private final Map<Fault, Optional<World>> since = new ConcurrentHashMap<>();
+
+    private record Possible(List<Fault> faults) {
+        static Possible of(Assembly assembly) {
+            return new Possible(FaultList.faultsOf(assembly.circuit()));
+        }
+    }
+
+    /** What tells two states apart for eyes and leads. */
+    private record Look(Assembly assembly, Values ac, Values dc, Map<String, String> signals) {
+        static Look of(Configuration c) {
+            return new Look(
+                    c.frame().assembly(),
+                    c.frame().ac().values(),
+                    c.frame().dc() == null ? null : c.frame().dc().values(),
+                    c.frame().signals());
+        }
+    }
+
+    private Worlds(Assembly assembly, Scenario known, long micros, Worlds earlier) {
+        this.assembly = assembly;
+        this.known = known;
+        this.micros = micros;
+        Engine engine = Engine.of(assembly);
+        List<Fault> possible = possible();
+        boolean goesOn = earlier != null
+                && earlier.assembly == assembly
+                && earlier.micros <= micros
+                && Engine.firstDifference(earlier.known, known) > earlier.micros;
+        sound = goesOn ? engine.follow(earlier.sound, known, micros) : engine.follow(known, List.<Fault>of(), micros);
+        fromStart = new Configuration[possible.size()];
+        Configuration[] fromNow = new Configuration[possible.size()];
+        IntStream.range(0, possible.size()).parallel().forEach(i -> {
+            Fault fault = possible.get(i);
+            fromStart[i] = atRest(() -> !goesOn
+                    ? engine.follow(known, List.of(fault), micros)
+                    : earlier.fromStart[i] == null ? null : engine.follow(earlier.fromStart[i], known, micros));
+            fromNow[i] = atRest(() -> engine.advance(sound, new Act.Begin(fault)));
+        });
+        all = states(possible, fromNow);
+    }
+
+    /** The sound circuit first, then one world of each state that faults make. */
+    private List<World> states(List<Fault> possible, Configuration[] fromNow) {
+        Map<Look, Configuration> states = new LinkedHashMap<>();
+        Map<Look, List<Fault>> faults = new HashMap<>();
+        Look own = Look.of(sound);
+        for (int i = 0; i < possible.size(); i++) {
+            for (Configuration c : Arrays.asList(fromStart[i], fromNow[i])) {
+                if (c != null) {
+                    Look look = Look.of(c);
+                    states.putIfAbsent(look, c);
+                    List<Fault> such = faults.computeIfAbsent(look, l -> new ArrayList<>());
+                    if (!such.contains(possible.get(i))) {
+                        such.add(possible.get(i));
+                    }
+                }
+            }
+        }
+        return Stream.concat(
+                        Stream.of(new World(sound, List.of())),
+                        states.entrySet().stream()
+                                .filter(e -> !e.getKey().equals(own))
+                                .map(e -> new World(e.getValue(), faults.get(e.getKey()))))
+                .toList();
+    }
+
+    private interface Course {
+        Configuration end();
+    }
+
+    private static Configuration atRest(Course course) {
+        try {
+            return course.end();
+        } catch (RunLimitException e) {
+            // a circuit that never comes to rest shows no steady reading
+            Objects.requireNonNull(e);
+            return null;
+        }
+    }
+
+    /**
+     * The worlds at an instant of a scenario.
+     *
+     * @param known what hands did and what is known to be wrong; hidden faults are left out of it
+     * @throws RunLimitException where even the circuit without a fault goes over the limits of a run
+     */
+    public static Worlds at(Assembly assembly, Scenario known, long micros) {
+        return new Worlds(assembly, known, micros, null);
+    }
+
+    /** The same, found from those of an earlier instant where what happened until then was the same: sooner. */
+    public static Worlds at(Assembly assembly, Scenario known, long micros, Worlds earlier) {
+        return new Worlds(assembly, known, micros, earlier);
+    }
+
+    /** Whether they are those of an instant after what is known. */
+    public boolean areOf(Assembly of, Scenario what, long when) {
+        return of == assembly && when == micros && Engine.firstDifference(known, what) > micros;
+    }
+
+    /** The faults that nobody may know of. */
+    public List<Fault> possible() {
+        return assembly.kept(Possible.class, Possible::of).faults();
+    }
+
+    /** The world with a fault that begins at this moment, kept for the next who asks; empty where it never rests. */
+    public Optional<World> keptSince(Fault fault) {
+        return since.computeIfAbsent(fault, this::since);
+    }
+
+    /** The world with a fault that begins at this moment; empty where it never comes to rest. */
+    public Optional<World> since(Fault fault) {
+        Configuration c = atRest(() -> Engine.of(assembly).advance(sound, new Act.Begin(fault)));
+        return Optional.ofNullable(c).map(made -> new World(made, List.of(fault)));
+    }
+
+    public Assembly assembly() {
+        return assembly;
+    }
+
+    /** The sound circuit first, then one of each state that a fault makes. */
+    public List<World> all() {
+        return all;
+    }
+
+    public World sound() {
+        return all.get(0);
+    }
+
+    /** What they take in memory, roughly. */
+    public int kilobytes() {
+        int nodes = assembly.nodeCount();
+        int branches = assembly.branches().size();
+        return (int) (all.size() * (32L * nodes + 100L * branches) / 1024);
+    }
+}
