@@ -10,6 +10,7 @@ import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
@@ -161,6 +162,9 @@ final class DeadTest {
 
     private Reading capacitance() {
         List<Branch> found = capacitorsBetween();
+        if (found.isEmpty() && !inSeries().isEmpty()) {
+            return series(inSeries());
+        }
         if (found.isEmpty()) {
             return new Reading(0, "µF", "0.00", "There is no capacitor between " + leads() + ".");
         }
@@ -183,6 +187,34 @@ final class DeadTest {
                         : what + " is good: " + Numbers.threeFigures(printed) + " µF are printed on it, and 6 % off is "
                                 + "allowed.";
         return new Reading(is, "µF", Meter.digits(is), words);
+    }
+
+    /** Two sections of one capacitor that meet at their common post, with the leads on the other two. */
+    private List<Branch> inSeries() {
+        List<Branch> sections = assembly.branches().stream()
+                .filter(b -> b.shape() == Shape.CAPACITOR)
+                .toList();
+        for (Branch one : sections) {
+            for (Branch other : sections) {
+                boolean meet = one.owner().equals(other.owner()) && one.nodeA() == other.nodeA() && !one.equals(other);
+                if (meet && reach.joined(one.nodeB(), plus) && reach.joined(other.nodeB(), minus)) {
+                    return List.of(one, other);
+                }
+            }
+        }
+        return List.of();
+    }
+
+    private Reading series(List<Branch> two) {
+        double one = microfarads(frame, two.subList(0, 1));
+        double other = microfarads(frame, two.subList(1, 2));
+        double is = one + other == 0 ? 0 : one * other / (one + other);
+        return new Reading(
+                is,
+                "µF",
+                Meter.digits(is),
+                Numbers.threeFigures(is) + " µF of two sections in series: "
+                        + two.get(0).title() + " and " + two.get(1).title() + ". Measure each from the common post.");
     }
 
     private double microfarads(Frame f, List<Branch> capacitors) {
@@ -310,11 +342,25 @@ final class DeadTest {
         String judged = sound > 0 && own > 2 * sound
                 ? ": far less than the " + ohmsWords(1 / sound) + " of a sound one. Turns are shorted"
                 : ": the way through it is whole";
-        return ohmsWords(1 / own) + " across " + b.title() + judged + "." + also;
+        return ohmsWords(ohms) + " across " + b.title() + judged + "." + also;
+    }
+
+    /** Whether it takes a contact or fuse to join the leads: what a circuit may do on purpose. */
+    private boolean isBridgedByContacts() {
+        Groups<Integer> byWires =
+                Groups.ofNodes(assembly, b -> (b.isWire() || b.role() == Role.CONDUCTOR) && reach.isMade(b));
+        return !byWires.root(plus).equals(byWires.root(minus));
     }
 
     private String saysJoined(double ohms) {
         double sound = ohmsBetween(frame.sound(), plus, minus);
+        Optional<Branch> shorted = underTest();
+        if (shorted.isPresent() && !isBridgedByContacts()) {
+            return ohmsWords(ohms) + ": a dead short across " + shorted.get().title() + "."
+                    + expected(shorted.get())
+                            .map(e -> e.replace("; a", " A") + ".")
+                            .orElse("");
+        }
         if (ohms > 2 * sound + 0.5) {
             return ohmsWords(ohms) + " between " + leads() + ", where a sound joint shows " + ohmsWords(sound)
                     + ": a worn contact or a loose joint.";

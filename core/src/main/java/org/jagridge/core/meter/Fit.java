@@ -79,10 +79,7 @@ final class Fit {
     static OptionalDouble value(World w, Request request) {
         Gauge gauge = new Gauge(w.frame(), w.reach());
         if (request.mode().clamps()) {
-            Optional<Branch> wire = gauge.conductor(request.wire());
-            return wire.isPresent()
-                    ? OptionalDouble.of(gauge.amps(request.mode(), wire.get()))
-                    : OptionalDouble.empty();
+            return gauge.clamped(request);
         }
         Optional<Integer> plus = gauge.node(request.plus());
         Optional<Integer> minus = gauge.node(request.minus());

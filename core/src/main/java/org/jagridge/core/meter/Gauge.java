@@ -1,6 +1,7 @@
 package org.jagridge.core.meter;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.network.Complex;
@@ -98,11 +99,20 @@ final class Gauge {
         return assembly.branchesOf(wire).stream().filter(Branch::isWire).findFirst();
     }
 
-    /** RMS amps through a branch, or with their sign where they are direct. */
-    double amps(Request.Mode mode, Branch branch) {
-        boolean direct = mode == Request.Mode.DC_AMPS;
+    /** What a clamp around one conductor or several shows, for one turn; empty where one of them isn't there. */
+    OptionalDouble clamped(Request request) {
+        Complex sum = Complex.ZERO;
+        boolean direct = request.mode() == Request.Mode.DC_AMPS;
         Solution solution = direct ? frame.dc() : frame.ac();
-        Complex amps = solution == null ? Complex.ZERO : solution.amps(branch.index());
-        return direct ? amps.re() : amps.abs();
+        for (Request.Conductor c : request.conductors()) {
+            Optional<Branch> wire = conductor(c.wire());
+            if (wire.isEmpty()) {
+                return OptionalDouble.empty();
+            }
+            Complex amps =
+                    solution == null ? Complex.ZERO : solution.amps(wire.get().index());
+            sum = c.turned() ? sum.minus(amps) : sum.plus(amps);
+        }
+        return OptionalDouble.of(direct ? sum.re() : sum.abs());
     }
 }

@@ -8,7 +8,6 @@ import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
-import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
@@ -73,7 +72,7 @@ public final class Meter {
     /** The number alone, of volts or amps. */
     double value(Request request) {
         return request.mode().clamps()
-                ? request.turns() * gauge.amps(request.mode(), clamped(request))
+                ? request.turns() * clamped(request)
                 : gauge.volts(request, node(request.plus()), node(request.minus()));
     }
 
@@ -167,14 +166,16 @@ public final class Meter {
     }
 
     private Reading clamp(Request request) {
-        double one = gauge.amps(request.mode(), clamped(request));
+        double one = clamped(request);
         double value = request.turns() * one;
-        String says = new AmpsProof(worlds.get(), request, Double.parseDouble(digits(one))).says();
+        String says = request.conductors().size() > 1
+                ? SumProof.says(worlds.get(), request, Double.parseDouble(digits(one)))
+                : new AmpsProof(worlds.get(), request, Double.parseDouble(digits(one))).says();
         return new Reading(value, "A", digits(value), request.turns() == 1 ? says : says + turns(request.turns(), one));
     }
 
-    private Branch clamped(Request request) {
-        return gauge.conductor(request.wire())
+    private double clamped(Request request) {
+        return gauge.clamped(request)
                 .orElseThrow(() -> new IllegalArgumentException("there is no wire " + request.wire()));
     }
 

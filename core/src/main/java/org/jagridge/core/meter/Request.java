@@ -1,6 +1,7 @@
 package org.jagridge.core.meter;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -11,7 +12,7 @@ import org.jagridge.core.circuit.Terminal;
  *
  * @param plus the red lead; a terminal of the part for a temperature; null for a clamp
  * @param minus the black lead, or null for a clamp or a temperature
- * @param wire the conductor in the clamp, or null
+ * @param wire the conductor in the clamp, or null; several with commas between, "-" before one that passes the other way
  * @param turns how often the conductor passes through the clamp
  * @param lowImpedance whether the meter loads the circuit with 3 kΩ instead of 10 MΩ
  */
@@ -81,6 +82,21 @@ public record Request(Mode mode, Terminal plus, Terminal minus, String wire, dou
                 wire,
                 turns,
                 lowImpedance);
+    }
+
+    /** A conductor in the clamp, and whether it passes the other way round. */
+    public record Conductor(String wire, boolean turned) {}
+
+    /** What is in the clamp. */
+    public List<Conductor> conductors() {
+        return Arrays.stream(wire.split(","))
+                .map(w -> w.startsWith("-") ? new Conductor(w.substring(1), true) : new Conductor(w, false))
+                .toList();
+    }
+
+    /** Several conductors in one clamp, each as "w7" or "-w8". */
+    public static Request clamp(Mode mode, List<String> wires, double turns) {
+        return new Request(mode, null, null, String.join(",", wires), turns, false);
     }
 
     public static Request volts(String plus, String minus) {

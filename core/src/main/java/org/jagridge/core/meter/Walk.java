@@ -151,8 +151,11 @@ public final class Walk {
     private List<Way> poles() {
         List<Way> poles = new ArrayList<>();
         for (Branch b : assembly.branches()) {
-            if (b.role().gives() && b.b() != null) {
+            if (b.role().gives() && b.a() != null) {
                 poles.add(new Way(b.nodeA(), b.a(), true, b.owner(), List.of(), 0));
+            }
+            // a leg of a star has no return of its own: the other leg is the way back
+            if (b.role().gives() && b.b() != null) {
                 poles.add(new Way(b.nodeB(), b.b(), false, b.owner(), List.of(), 0));
             }
         }

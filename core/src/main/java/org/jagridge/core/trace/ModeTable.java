@@ -1,7 +1,9 @@
 package org.jagridge.core.trace;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
@@ -12,6 +14,7 @@ import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Effect;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
@@ -39,7 +42,8 @@ public record ModeTable(List<String> loads, List<Row> rows) {
     /**
      * What a load does in a call.
      *
-     * @param value its signal while it works, like {@code on} or {@code HI}; empty where it stays off
+     * @param value its signal while it works, once that has settled, like {@code on} or {@code HI}; empty where it stays
+     *     off
      * @param from when it begins to work, microseconds from the call; −1 where it doesn't
      * @param to when it stops for good; −1 where it works to the end
      */
@@ -67,7 +71,8 @@ public record ModeTable(List<String> loads, List<Row> rows) {
                 Simulation.run(assembly, Scenario.quiet(0)).signals().keySet();
         List<String> loads = circuit.parts().stream()
                 .map(p -> p.id())
-                .filter(id -> assembly.branchesOf(id).stream().anyMatch(ModeTable::isLoad))
+                .filter(id -> assembly.branchesOf(id).stream().anyMatch(ModeTable::isLoad)
+                        || assembly.member(id).map(m -> m.is(Trait.HEAT_SOURCE)).orElse(false))
                 .filter(signals::contains)
                 .toList();
         List<Row> rows = new ArrayList<>();
@@ -88,27 +93,37 @@ public record ModeTable(List<String> loads, List<Row> rows) {
         return b.isDrawn() && b.shape() != Shape.BOX && (b.role() == Role.LOAD || b.role() == Role.COIL);
     }
 
+    /** What it does for most of the time that it works, and not the first that it does on the way there. */
+    private static String settled(Map<String, Long> lasted) {
+        return lasted.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey)
+                .orElse("");
+    }
+
     private static Cell cell(Run run, String part, long begins) {
         List<Run.Step> steps = run.signals().get(part);
         if (steps == null) {
             return Cell.OFF;
         }
         Signal signal = run.circuit().part(part).map(PartTypes::signalOf).orElse(Signal.none());
-        String value = "";
+        Map<String, Long> lasted = new LinkedHashMap<>();
         long from = -1;
         long to = -1;
-        for (Run.Step s : steps) {
+        for (int i = 0; i < steps.size(); i++) {
+            Run.Step s = steps.get(i);
             boolean active = signal.isAtWork(s.value());
             if (active) {
+                long end = i + 1 < steps.size() ? steps.get(i + 1).micros() : run.until();
+                lasted.merge(s.value(), end - s.micros(), Long::sum);
                 if (from < 0) {
                     from = Math.max(0, s.micros() - begins);
-                    value = s.value();
                 }
                 to = -1;
             } else if (from >= 0 && to < 0) {
                 to = s.micros() - begins;
             }
         }
-        return from < 0 ? Cell.OFF : new Cell(value, from, to);
+        return from < 0 ? Cell.OFF : new Cell(settled(lasted), from, to);
     }
 }

@@ -312,6 +312,8 @@ public class SituationsTest {
         at(COTTAGE, ALL_OFF, ohms("HC.T1", "HC.L1"), OL, "HC L1-T1 is open");
         // two loads between the leads: the one that makes the reading is named
         at(COTTAGE, ALL_OFF, ohms("AH.X2", "DF.CC"), 12, "across CC", "whole");
+        Fault touching = Fault.of(FaultKind.SHORT, "between", List.of("K1.A1", "K1.A2"), "ohms", 0.1);
+        at(LAB, OFF, touching, ohms("K1.A1", "K1.A2"), 0.1, "a dead short across K1 A1-A2", "57.6 Ω");
         // a motor's windings lie beside what is wired to them
         at(LAB, OFF, ohms("LP1.1", "LP1.2"), 576, "across LP1", "whole");
     }
@@ -383,6 +385,16 @@ public class SituationsTest {
                 "Next to nothing",
                 "it is open",
                 "45"));
+        // 45 and 5 µF in series are 45 · 5 / 50
+        table.add(new Situation(
+                COTTAGE,
+                ALL_OFF,
+                List.of(wireOpen("w42"), wireOpen("w46")),
+                farads("CAP.HERM", "CAP.FAN"),
+                4.5,
+                "two sections in series",
+                "CAP C-HERM",
+                "common post"));
         // ohms tell of a capacitor only that it isn't shorted
         at(COTTAGE, ALL_OFF, wireOpen("w42"), ohms("CAP.C", "CAP.HERM"), OL, "isn't shorted", "Measure its µF");
         at(COTTAGE, REST, farads("HC.L1", "HC.L2"), REFUSED, "live circuit");

@@ -143,4 +143,29 @@ public class WalkTest {
         }
         assertTrue(walked > 0, slug);
     }
+
+    /** Two legs 120° apart have no neutral: the way goes from one to the other, 208 V all along. */
+    @Test
+    public void twoLegsOfAStarAreWalkedFromOneToTheOther() {
+        Circuit star = Circuit.builder("Star")
+                .place("unit", "Unit", Place.Access.PANEL)
+                .part("M", "supply", "unit", "system", "two-leg-208")
+                .part("S", "switch", "unit")
+                .part("H", "resistive-load", "unit", "volts", 208.0, "watts", 2000.0)
+                .wire("M.L1", "S.1")
+                .wire("S.2", "H.1")
+                .wire("H.2", "M.L2")
+                .build();
+        Run run =
+                Simulation.run(star, Circuits.during(10).start("S.closed", true).scenario());
+        Branch load = Walk.loads(run.assembly()).get(0);
+        assertEquals(
+                Walk.to(load, run.at(5_000_000)).stream()
+                        .map(s -> s.terminal().toString())
+                        .toList(),
+                List.of("M.L1", "S.1", "S.2", "H.1", "H.2", "M.L2"));
+        CheckSheet sheet = CheckSheet.of(run, 5_000_000, load, CheckSheet.School.TO_COMMON);
+        assertEquals(sheet.lines().get(0).expected(), 207, 2);
+        assertTrue(sheet.lines().stream().anyMatch(l -> l.what().equals("at H")), sheet.toString());
+    }
 }

@@ -19,7 +19,10 @@ import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Call;
+import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.FaultList;
 import org.jagridge.core.run.Run;
@@ -572,6 +575,38 @@ public class SequenceTest {
     private static Map<String, ModeTable.Row> modes(Circuit circuit) {
         return ModeTable.of(circuit).rows().stream()
                 .collect(Collectors.toMap(r -> r.call().key(), r -> r));
+    }
+
+    /** The valve travels to its place first; what counts is where it stays. The boiler has a column of its own. */
+    @Test
+    public void theModeTableShowsWhatHasSettled() {
+        ModeTable table = ModeTable.of(Circuits.demo("student-flat"));
+        ModeTable.Row both = table.rows().stream()
+                .filter(r -> r.call().key().equals("PR-hot-water-and-heating"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(both.cells().get(table.loads().indexOf("V3")).value(), "mid");
+        assertTrue(
+                table.loads().stream()
+                        .anyMatch(id -> PartTypes.is(
+                                Circuits.demo("student-flat").part(id).orElseThrow(), Trait.HEAT_SOURCE)),
+                table.loads().toString());
+        Map<String, ModeTable.Row> furnace = modes(Circuits.demo("seminar-room"));
+        List<String> loads = ModeTable.of(Circuits.demo("seminar-room")).loads();
+        assertEquals(furnace.get("TH-cool").cells().get(loads.indexOf("BLW")).value(), "HI");
+        assertEquals(furnace.get("TH-heat").cells().get(loads.indexOf("BLW")).value(), "MED");
+    }
+
+    @Test
+    public void aThermostatWithASharingConductorOffersAllItsCalls() {
+        Circuit sharing = Circuits.control()
+                .part("TH", "thermostat", "unit", "terminals", List.of("R", "C", "W", "SH"))
+                .build();
+        assertEquals(
+                PartTypes.callsOf(sharing.part("TH").orElseThrow()).stream()
+                        .map(Call::key)
+                        .toList(),
+                List.of("fan", "cool", "heat"));
     }
 
     @Test

@@ -91,6 +91,40 @@ public class ApiTest extends WebTest {
         }
     }
 
+    /** Out and back in one clamp cancel; turned round, they count twice. */
+    @Test
+    public void twoConductorsInOneClampAreSummedWithTheirSigns() {
+        double one = measure(20, "{\"mode\": \"amps\", \"wire\": \"w8\"}");
+        assertTrue(one > 0.5, "w8 carries " + one);
+        assertEquals(measure(20, "{\"mode\": \"amps\", \"wires\": [\"w8\", \"-w8\"]}"), 0, 1e-9);
+        assertEquals(measure(20, "{\"mode\": \"amps\", \"wires\": [\"w8\", \"w8\"], \"turns\": 2}"), 4 * one, 1e-6);
+    }
+
+    @DataProvider
+    public Object[][] wrongTypes() {
+        return new Object[][] {
+            {"{\"mode\": {}}", "/readings/0/mode"},
+            {"{\"mode\": 3}", "/readings/0/mode"},
+            {"[]", "/readings/0"},
+            {"{\"mode\": \"amps\", \"wire\": []}", "/readings/0/wire"},
+            {"{\"mode\": \"amps\", \"wires\": \"w8\"}", "/readings/0/wires"},
+            {"{\"mode\": \"amps\", \"wires\": [8]}", "/readings/0/wires/0"},
+            {"{\"mode\": \"amps\", \"wire\": \"w8\", \"turns\": \"two\"}", "/readings/0/turns"},
+            {"{\"plus\": {\"a\": 1}, \"minus\": \"TH.R\"}", "/readings/0/plus"},
+            {"{\"plus\": \"TH.R\", \"minus\": \"TH.G\", \"lowImpedance\": \"yes\"}", "/readings/0/lowImpedance"},
+        };
+    }
+
+    @Test(dataProvider = "wrongTypes")
+    public void aWrongTypeInAReadingIsToldAndNoFailure(String reading, String path) {
+        HttpResponse<String> response = post(
+                "/api/v1/measure",
+                "{\"circuit\": %s, \"scenario\": %s, \"atSeconds\": 5, \"readings\": [%s]}"
+                        .formatted(part("circuit"), part("scenario"), reading));
+        assertEquals(response.statusCode(), 400, response.body());
+        assertTrue(response.body().contains("\"" + path + "\""), response.body());
+    }
+
     @Test
     public void aRangeThatTheMeterHasNotIsToldWithItsPlace() {
         HttpResponse<String> response = post(

@@ -185,12 +185,14 @@ public class RecordBrowserTest extends BrowserTest {
         field("ac-volts T1.X1 T1.X2").fill("26,4");
         field("ac-volts T1.X1 T1.X2").press("Enter");
         assertThat(row("ac-volts T1.X1 T1.X2")).hasClass(Pattern.compile(".*\\bright\\b.*"));
+        assertThat(page().locator("#proof")).hasText("The line measured is as in a sound circuit.");
         // Enter goes on to the next line
         assertEquals(page().evaluate("document.activeElement.dataset.key"), "ac-volts F1.1 T1.X2");
         field(GC).fill("0.02");
         field(GC).press("Tab");
         assertThat(row(GC)).hasClass(Pattern.compile(".*\\bfirst-wrong\\b.*"));
         assertThat(page().locator("#verdict")).containsText("(TH R-G) is open or poor");
+        assertThat(page().locator("#proof")).containsText("The 2 lines measured together: T1 gives its volts.");
         page().reload();
         assertThat(field(GC)).hasValue("0.02");
         assertThat(row(GC)).hasClass(Pattern.compile(".*\\bwrong\\b.*"));

@@ -121,11 +121,13 @@ final class Thermostat extends PartType {
         List<String> terminals = params.texts("terminals");
         boolean heatPump = !params.is("kind", "conventional");
         List<Call> calls = new ArrayList<>();
-        if (terminals.contains("G")) {
+        // a sharing conductor carries Y and G for which there is none of their own
+        boolean shares = terminals.contains("SH");
+        if (terminals.contains("G") || shares) {
             Input fan = new Input(part.id(), "fan");
             calls.add(Call.of("fan", "Fan on", Call.Duty.FAN, Map.of(), Map.of(fan, "on"), Map.of(fan, "auto")));
         }
-        if (terminals.contains("Y") || terminals.contains("Y2")) {
+        if (terminals.contains("Y") || terminals.contains("Y2") || shares) {
             calls.add(call(part, params, "cool", "Cooling", Call.Duty.COOLING, 27.0, "cool"));
         }
         if (heatPump) {
