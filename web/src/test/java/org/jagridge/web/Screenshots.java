@@ -60,6 +60,7 @@ public class Screenshots extends WebTest {
                     Page page = context.newPage();
                     page.navigate(url(shot.path()));
                     shot.acts().accept(page);
+                    page.waitForFunction("() => !document.querySelector('[aria-busy=true]')");
                     page.evaluate("() => document.fonts.ready");
                     page.screenshot(new Page.ScreenshotOptions()
                             .setPath(Path.of("../docs/screenshots/" + shot.name() + ".png")));
@@ -143,7 +144,8 @@ public class Screenshots extends WebTest {
             throw new IllegalStateException(e);
         }
         page.waitForSelector(".first-wrong");
-        page.locator(".first-wrong").scrollIntoViewIfNeeded();
+        page.waitForFunction("() => document.querySelector('#proof').textContent.includes('together')");
+        page.evaluate("() => scrollTo(0, 0)");
     }
 
     private static void aDeadCoil(Page page) {

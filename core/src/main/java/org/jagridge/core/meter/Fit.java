@@ -42,13 +42,18 @@ final class Fit {
         this.worlds = worlds;
         this.request = request;
         this.shown = shown;
+        volts = floor(worlds);
+    }
+
+    /** The volts that a meter may be off whatever it shows: less on the fine range of a circuit of a few volts. */
+    static double floor(Worlds worlds) {
         double least = FINE;
         for (Branch b : worlds.assembly().branches()) {
             if (b.role().gives() && worlds.sound().frame().volts(b) > 0) {
                 least = Math.min(least, worlds.sound().frame().volts(b));
             }
         }
-        volts = VOLTS * least / FINE;
+        return VOLTS * least / FINE;
     }
 
     /**

@@ -3,7 +3,9 @@ package org.jagridge.core.meter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
@@ -19,7 +21,6 @@ public final class SheetProof {
     /** What a line may be off besides: the meter's ±2 % and the drops that differ with the load. */
     private static final double VOLTS_SHARE = 0.04;
 
-    private static final double VOLTS = 0.3;
     private static final double AMPS_SHARE = 0.15;
     private static final double AMPS = 0.05;
     /** Poor joints are tried with these ohms, each so many times the one before. */
@@ -35,11 +36,13 @@ public final class SheetProof {
     private final Worlds worlds;
     private final List<CheckSheet.Line> lines;
     private final Map<String, Double> measured;
+    private final double floor;
 
     private SheetProof(Worlds worlds, List<CheckSheet.Line> lines, Map<String, Double> measured) {
         this.worlds = worlds;
         this.lines = lines;
         this.measured = measured;
+        floor = Fit.floor(worlds);
     }
 
     /**
@@ -57,6 +60,9 @@ public final class SheetProof {
 
     private String says() {
         List<World> fitting = fitting(lines);
+        if (fitting.isEmpty()) {
+            fitting = poorJoints(lines);
+        }
         if (!fitting.isEmpty() && fitting.get(0).isSound()) {
             return lines.size() == 1
                     ? "The line measured is as in a sound circuit."
@@ -89,13 +95,13 @@ public final class SheetProof {
                 fitting.add(w);
             }
         }
-        return fitting.isEmpty() ? poorJoints(of) : fitting;
+        return fitting;
     }
 
     /** A wire or contact may be poor by any number of ohms. */
     private List<World> poorJoints(List<CheckSheet.Line> of) {
         List<World> fitting = new ArrayList<>();
-        Fit.mayBePoor(worlds).forEach(f -> {
+        Fit.mayBePoor(worlds).filter(f -> mayExplain(f, of)).forEach(f -> {
             List<World> such = new ArrayList<>();
             for (double ohms = LEAST_OHMS; ohms < MOST_OHMS; ohms *= FINER) {
                 worlds.since(Fit.with(f, ohms)).filter(x -> fits(x, of)).ifPresent(such::add);
@@ -105,6 +111,31 @@ public final class SheetProof {
             }
         });
         return fitting;
+    }
+
+    /** Whether each line lies between what it has with next to no ohms at a joint and with very many. */
+    private boolean mayExplain(Fault poor, List<CheckSheet.Line> of) {
+        Optional<World> least = worlds.keptSince(Fit.with(poor, LEAST_OHMS));
+        Optional<World> most = worlds.keptSince(Fit.with(poor, MOST_OHMS));
+        if (least.isEmpty() || most.isEmpty()) {
+            return false;
+        }
+        for (CheckSheet.Line l : of) {
+            double one = Math.abs(Fit.value(least.get(), l.request()).orElse(Double.NaN));
+            double other = Math.abs(Fit.value(most.get(), l.request()).orElse(Double.NaN));
+            double is = measured.get(l.key());
+            double slack = SUPPLY * Math.max(one, other) + tolerance(l, is, Math.max(one, other));
+            if (!(is >= Math.min(one, other) - slack && is <= Math.max(one, other) + slack)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private double tolerance(CheckSheet.Line l, double is, double there) {
+        return l.request().mode().clamps()
+                ? AMPS_SHARE * Math.max(is, there) + AMPS
+                : VOLTS_SHARE * Math.max(is, l.expected()) + floor;
     }
 
     /** Whether one supply makes all of these lines what they are. */
@@ -126,9 +157,7 @@ public final class SheetProof {
                     return false;
                 }
             }
-            double tolerance = clamps
-                    ? AMPS_SHARE * Math.max(is, share * there) + AMPS
-                    : VOLTS_SHARE * Math.max(is, l.expected()) + VOLTS * Math.min(1, Math.max(0.02, l.expected() / 24));
+            double tolerance = tolerance(l, is, share * there);
             if (Math.abs(is - share * there) > tolerance) {
                 return false;
             }
