@@ -77,7 +77,7 @@ final class AmpsProof {
 
     private String faults() {
         return fitting.isEmpty()
-                ? " No single fault in this circuit explains it: there is more than one, or it isn't wired as drawn."
+                ? " No single fault that was tried explains it: there is more than one, it is of another kind, or it isn't wired as drawn."
                 : Naming.faults(fitting);
     }
 
@@ -89,8 +89,8 @@ final class AmpsProof {
     }
 
     private static String saysMissing(List<Behind> behind) {
-        return "As the contacts stand, " + names(behind)
-                + " should draw through it. With volts at the load, no current "
+        return "In a sound circuit " + names(behind)
+                + " would draw through it now. With volts at the load, no current "
                 + "means that it is open inside; without, go on toward the feed.";
     }
 

@@ -33,13 +33,13 @@ final class Naming {
             }
         }
         if (names.size() == 1) {
-            return " Of all single faults only one explains it: "
+            return " Of the single faults tried only one explains it: "
                     + names.iterator().next() + ".";
         }
         if (names.size() <= MOST_NAMED) {
-            return " It is one of: " + String.join("; ", names) + ".";
+            return " It is one of: " + String.join("; ", names) + " (of the single faults tried).";
         }
-        return " " + names.size() + " single faults would explain it, in "
+        return " " + names.size() + " of the single faults tried would explain it, in "
                 + places.entrySet().stream()
                         .map(e -> counted(e.getKey(), e.getValue()))
                         .collect(Collectors.joining(", "))

@@ -76,12 +76,12 @@ public final class SheetProof {
                     lines.stream().filter(l -> !l.equals(odd)).toList();
             List<World> rest = others.isEmpty() ? List.of() : fitting(others);
             if (!rest.isEmpty()) {
-                return "No single fault explains all of these lines. Without \"" + odd.what()
+                return "No single fault that was tried explains all of these lines. Without \"" + odd.what()
                         + "\" they fit: measure that line again."
                         + (rest.get(0).isSound() ? "" : proven(rest) + Naming.faults(rest));
             }
         }
-        return "No single fault explains these lines together: there is more than one, or it isn't wired as drawn.";
+        return "No single fault that was tried explains these lines together: there is more than one, it is of another kind, or it isn't wired as drawn.";
     }
 
     private String together() {

@@ -36,7 +36,7 @@ final class SumProof {
                         ? " A sound circuit has " + Numbers.threeFigures(Math.abs(expected.getAsDouble())) + " A here."
                         : "")
                 + (fitting.isEmpty()
-                        ? " No single fault in this circuit explains it: there is more than one, or it isn't wired as drawn."
+                        ? " No single fault that was tried explains it: there is more than one, it is of another kind, or it isn't wired as drawn."
                         : Naming.faults(fitting));
     }
 }

@@ -93,11 +93,11 @@ final class VoltsProof {
     String says() {
         if (fitting.isEmpty()) {
             return between() + soundShows()
-                    + " No single fault in this circuit explains it: there is more than one, or it isn't wired as drawn. "
+                    + " No single fault that was tried explains it: there is more than one, it is of another kind, or it isn't wired as drawn. "
                     + "Take both points for live until each is measured to earth.";
         }
         boolean sound = fitting.get(0).world().isSound();
-        StringBuilder says = new StringBuilder(looks.size() == 1 ? one() : several(sound));
+        StringBuilder says = new StringBuilder(looks.size() == 1 && !isCalledDead() ? one() : several(sound));
         if (!sound) {
             says.append(soundShows())
                     .append(Naming.faults(fitting.stream().map(Seen::world).toList()));
@@ -108,6 +108,13 @@ final class VoltsProof {
             NextReading.apart(worlds, request, rivals).ifPresent(says::append);
         }
         return says.append(danger()).toString();
+    }
+
+    /** Whether "dead" would be said of a lead that may stand at 30 V to earth. */
+    private boolean isCalledDead() {
+        return fitting.stream()
+                .anyMatch(
+                        s -> s.look().kind() == Look.Kind.UNFED && s.dangerous().contains(true));
     }
 
     /** It can be one thing only. */

@@ -138,7 +138,6 @@ record TraceView(
                 .orElse(null);
         return part == null
                 ? null
-                : "Nothing moves. " + part + ": "
-                        + why.quiet(part).orElse("nothing that it could change is fed or called for now.");
+                : "Nothing moves. " + part + ": " + why.quiet(part).orElse("no part changes its state for it.");
     }
 }
