@@ -98,7 +98,8 @@ public final class Check {
                         new Commons(w, f),
                         new Valves(w, f),
                         new Feeds(w, f),
-                        new FanWires(w, f))
+                        new FanWires(w, f),
+                        new Protections(w, f))
                 .forEach(WiringCheck::look);
     }
 
@@ -108,17 +109,18 @@ public final class Check {
                 new Contacts(assembly, f),
                 new Coils(assembly, f),
                 new Transformers(assembly, f),
+                new Conductors(assembly, f),
                 new CurrentSwitches(assembly, f),
                 new HeatWithoutAir(assembly, f));
         for (Scenario s : normal) {
             Run run = Simulation.run(assembly, s);
-            String during = " in \"" + s.name() + "\"";
+            During during = new During(s);
             checks.forEach(c -> c.look(run, during));
             settledStates(run, checks, during);
         }
     }
 
-    private static void settledStates(Run run, List<RunCheck> checks, String during) {
+    private static void settledStates(Run run, List<RunCheck> checks, During during) {
         for (int i = 0; i < run.frames().size(); i++) {
             Frame frame = run.frames().get(i);
             long until = i + 1 < run.frames().size() ? run.frames().get(i + 1).micros() : run.until();

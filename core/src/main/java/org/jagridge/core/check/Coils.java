@@ -22,7 +22,7 @@ final class Coils implements RunCheck {
     }
 
     @Override
-    public void settled(Frame f, long lasts, String during) {
+    public void settled(Frame f, long lasts, During during) {
         for (Branch b : f.assembly().branches()) {
             if (b.role() == Role.COIL) {
                 coil(b, f, during);
@@ -34,14 +34,14 @@ final class Coils implements RunCheck {
         return assembly.member(b.owner()).orElseThrow().params();
     }
 
-    private void coil(Branch b, Frame f, String during) {
+    private void coil(Branch b, Frame f, During during) {
         Params p = params(b);
         if (!p.has("coilVolts") || !"in".equals(f.signals().get(b.owner()))) {
             return;
         }
         double share = f.volts(b) / p.number("coilVolts");
         if (share < HEALTHY_COIL) {
-            findings.once(
+            findings.tried(
                     COIL_UNDERVOLTED,
                     b.owner(),
                     String.format(
@@ -50,7 +50,8 @@ final class Coils implements RunCheck {
                             b.owner(),
                             f.volts(b),
                             100 * share,
-                            during));
+                            during),
+                    during.at(f.micros()));
         }
     }
 }

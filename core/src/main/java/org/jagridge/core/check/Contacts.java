@@ -34,7 +34,7 @@ final class Contacts implements RunCheck {
     }
 
     @Override
-    public void settled(Frame f, long lasts, String during) {
+    public void settled(Frame f, long lasts, During during) {
         for (Branch b : f.assembly().branches()) {
             if (b.role() == Role.CONTACT) {
                 contact(b, f, during);
@@ -56,31 +56,34 @@ final class Contacts implements RunCheck {
         return isSeriesTimer(b) ? f.amps(b) > FLOWS && f.volts(b) > ELEMENT_DROP : f.conducts(b) && f.volts(b) > DROPS;
     }
 
-    private void contact(Branch b, Frame f, String during) {
+    private void contact(Branch b, Frame f, During during) {
         Params p = params(b);
         if (losesTooMuch(b, f)) {
-            findings.once(
+            findings.tried(
                     CONTACT_DROP,
                     b.owner(),
                     "%s loses %s V while it is closed%s."
-                            .formatted(b.title(), Numbers.threeFigures(f.volts(b)), during));
+                            .formatted(b.title(), Numbers.threeFigures(f.volts(b)), during),
+                    during.at(f.micros()));
         }
         if (isSeriesTimer(b) && f.amps(b) >= HOLDS && f.amps(b) < LEAST_LOAD) {
-            findings.once(
+            findings.tried(
                     TIMER_LOAD,
                     b.owner(),
                     "%s holds %s mA%s; its maker asks for 20 at least."
-                            .formatted(b.owner(), Numbers.threeFigures(1000 * f.amps(b)), during));
+                            .formatted(b.owner(), Numbers.threeFigures(1000 * f.amps(b)), during),
+                    during.at(f.micros()));
         }
         double most = p.has("maxContactAmps")
                 ? p.number("maxContactAmps")
                 : p.has("contactAmps") ? p.number("contactAmps") : 0;
         if (most > 0 && f.amps(b) > most) {
-            findings.once(
+            findings.tried(
                     CONTACT_OVERLOADED,
                     b.owner(),
                     "%s carries %s A, rated %s A,%s."
-                            .formatted(b.title(), Numbers.threeFigures(f.amps(b)), Numbers.plain(most), during));
+                            .formatted(b.title(), Numbers.threeFigures(f.amps(b)), Numbers.plain(most), during),
+                    during.at(f.micros()));
         }
     }
 }

@@ -24,12 +24,12 @@ final class CurrentSwitches implements RunCheck {
     }
 
     @Override
-    public void settled(Frame f, long lasts, String during) {
+    public void settled(Frame f, long lasts, During during) {
         currentSwitches(f, during);
     }
 
     /** A current switch that stays open though its conductor carries current: it wants more turns. */
-    private void currentSwitches(Frame f, String during) {
+    private void currentSwitches(Frame f, During during) {
         for (Assembly.Member m : assembly.members()) {
             if (!m.is(Trait.SENSES_CURRENT)
                     || !"open".equals(f.signals().get(m.part().id()))) {
@@ -39,20 +39,23 @@ final class CurrentSwitches implements RunCheck {
                 List<Branch> wire = assembly.branchesOf((String) sense.get("wire"));
                 double amps = wire.isEmpty() ? 0 : f.acAmps(wire.get(0)).abs();
                 if (!wire.isEmpty() && amps < FLOWS && f.amps(wire.get(0)) > FLOWS) {
-                    findings.once(
+                    findings.tried(
                             CURRENT_SWITCH_ON_DC,
                             m.part().id(),
                             m.part().id() + " senses " + sense.get("wire") + ", which carries direct current" + during
-                                    + ".");
+                                    + ".",
+                            CURRENT_SWITCH_ON_DC.advice(),
+                            during.at(f.micros()));
                 }
                 if (amps > FLOWS) {
                     int turns = (int) Math.ceil(m.params().number("closeAmps") / amps);
-                    findings.once(
+                    findings.tried(
                             CURRENT_SWITCH_TOO_FEW_TURNS,
                             m.part().id(),
                             "%s stays open at %s A through %s%s."
                                     .formatted(m.part().id(), Numbers.threeFigures(amps), sense.get("wire"), during),
-                            "Pass the conductor through it " + turns + " times.");
+                            "Pass the conductor through it " + turns + " times.",
+                            during.at(f.micros()));
                 }
             }
         }

@@ -1,11 +1,8 @@
 package org.jagridge.core.check;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Collections;
 import java.util.Comparator;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -19,7 +16,6 @@ import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
@@ -68,8 +64,7 @@ public final class DeadProof {
     private final Assembly assembly;
     private final String place;
     private final Set<Integer> nodes = new LinkedHashSet<>();
-    private final Map<Integer, List<Branch>> atNode = new HashMap<>();
-    private final Set<Integer> earthed;
+    private final Route route;
 
     private DeadProof(Circuit circuit, String place) {
         assembly = Assembly.of(circuit);
@@ -79,11 +74,7 @@ public final class DeadProof {
                 nodes.add(n);
             }
         });
-        for (Branch b : assembly.branches()) {
-            atNode.computeIfAbsent(b.nodeA(), n -> new ArrayList<>()).add(b);
-            atNode.computeIfAbsent(b.nodeB(), n -> new ArrayList<>()).add(b);
-        }
-        earthed = earthed();
+        route = new Route(assembly);
     }
 
     /** The prove-dead sheet of a place. */
@@ -184,114 +175,19 @@ public final class DeadProof {
                 .toList();
     }
 
-    /** Nodes bonded to earth by conductors that nothing opens. */
-    private Set<Integer> earthed() {
-        Groups<Integer> conductors = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
-        Set<Integer> bonded = new HashSet<>();
-        for (Branch b : assembly.branches()) {
-            if (b.role() == Role.EARTHING && b.nodeB() == Network.EARTH && isBond(b)) {
-                bonded.add(conductors.root(b.nodeA()));
-            }
-        }
-        Set<Integer> earthed = new HashSet<>();
-        for (int n = 0; n < assembly.nodeCount(); n++) {
-            if (bonded.contains(conductors.root(n))) {
-                earthed.add(n);
-            }
-        }
-        return earthed;
-    }
-
-    /** Supplies and earth parts bond; the strays of a transformer do not. */
-    private boolean isBond(Branch b) {
-        return is(b, Trait.BONDED);
-    }
-
     /** The routes that reach the place with some isolators open, one for each source that does. */
     private List<List<String>> routes(Collection<Isolator> open) {
         Set<String> off = new HashSet<>();
         open.forEach(i -> off.add(Input.parse(i.input()).part()));
-        List<List<String>> routes = new ArrayList<>();
-        for (Branch source : assembly.branches()) {
-            if (source.role() == Role.SOURCE && !off.contains(source.owner()) && !isNoSource(source)) {
-                List<String> route = route(source, off);
-                if (route != null) {
-                    routes.add(route);
-                }
-            }
-        }
-        return routes;
+        return route.sources().stream()
+                .filter(source -> !off.contains(source.owner()))
+                .flatMap(source -> route.from(source, nodes::contains, b -> !isOpened(b, off)).stream())
+                .toList();
     }
 
-    /** A source that is fed is reached through what feeds it; one that hurts nobody is none. */
-    private boolean isNoSource(Branch source) {
-        return is(source, Trait.DERIVED_SOURCE) || is(source, Trait.HARMLESS_SOURCE);
-    }
-
-    private boolean is(Branch b, Trait trait) {
-        return assembly.member(b.owner()).map(m -> m.is(trait)).orElse(false);
-    }
-
-    private List<String> route(Branch source, Set<String> off) {
-        Map<Integer, Branch> cameBy = new HashMap<>();
-        Map<Integer, Integer> cameFrom = new HashMap<>();
-        Deque<Integer> queue = new ArrayDeque<>();
-        for (int pole : new int[] {source.nodeA(), source.nodeB()}) {
-            if (pole != Network.EARTH && !earthed.contains(pole) && cameFrom.putIfAbsent(pole, -1) == null) {
-                queue.add(pole);
-                cameBy.put(pole, source);
-            }
-        }
-        while (!queue.isEmpty()) {
-            int n = queue.pollFirst();
-            if (nodes.contains(n)) {
-                return owners(n, cameBy, cameFrom);
-            }
-            for (Branch b : atNode.getOrDefault(n, List.of())) {
-                boolean opened = off.contains(b.owner())
-                        && (b.role() == Role.CONTACT || b.role() == Role.PROTECTION || b.role() == Role.SOURCE);
-                if (b.role() == Role.EARTHING || opened) {
-                    continue;
-                }
-                List<Integer> next = new ArrayList<>(List.of(b.nodeA() == n ? b.nodeB() : b.nodeA()));
-                next.addAll(acrossTransformer(b));
-                for (int other : next) {
-                    if (other != Network.EARTH && !earthed.contains(other) && cameFrom.putIfAbsent(other, n) == null) {
-                        cameBy.put(other, b);
-                        queue.addLast(other);
-                    }
-                }
-            }
-        }
-        return null;
-    }
-
-    /** The ends of the other winding, and of an opener's signal. */
-    private List<Integer> acrossTransformer(Branch b) {
-        List<Integer> nodesAcross = new ArrayList<>();
-        boolean passes = b.role() == Role.PRIMARY || b.role() == Role.SECONDARY || b.role() == Role.LOAD;
-        if (passes) {
-            for (Branch o : assembly.branchesOf(b.owner())) {
-                boolean winding = b.role() != Role.LOAD && (o.role() == Role.PRIMARY || o.role() == Role.SECONDARY);
-                boolean signal = b.role() == Role.LOAD && o.role() == Role.SOURCE && is(o, Trait.DERIVED_SOURCE);
-                if (o.index() != b.index() && (winding || signal)) {
-                    nodesAcross.addAll(List.of(o.nodeA(), o.nodeB()));
-                }
-            }
-        }
-        return nodesAcross;
-    }
-
-    private static List<String> owners(int end, Map<Integer, Branch> cameBy, Map<Integer, Integer> cameFrom) {
-        List<String> owners = new ArrayList<>();
-        for (int n = end; n >= 0; n = cameFrom.get(n)) {
-            String owner = cameBy.get(n).owner();
-            if (owners.isEmpty() || !owners.get(owners.size() - 1).equals(owner)) {
-                owners.add(owner);
-            }
-        }
-        Collections.reverse(owners);
-        return owners;
+    private static boolean isOpened(Branch b, Set<String> off) {
+        return off.contains(b.owner())
+                && (b.role() == Role.CONTACT || b.role() == Role.PROTECTION || b.role() == Role.SOURCE);
     }
 
     /** Terminals where wires from other places come in, then the poles of transformers and contactors inside. */

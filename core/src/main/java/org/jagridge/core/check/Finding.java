@@ -8,8 +8,10 @@ import java.util.Locale;
  *
  * @param message where and why
  * @param advice what to do here; mostly what the kind says
+ * @param trial what showed it; null for what the wiring shows by itself
  */
-public record Finding(FindingKind kind, List<String> parts, List<String> wires, String message, String advice) {
+public record Finding(
+        FindingKind kind, List<String> parts, List<String> wires, String message, String advice, Trial trial) {
 
     /** How bad, worst first. */
     public enum Severity {

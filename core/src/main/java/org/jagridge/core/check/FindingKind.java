@@ -25,8 +25,13 @@ public enum FindingKind {
     BACKFED_TRANSFORMER(
             DANGER,
             "backfed-transformer",
-            "a run shows a primary that is switched off and yet live",
+            "in a run, or tried with its supply off, a primary is switched off and yet live",
             "Take the tie out, and treat both units as live until it is."),
+    FED_BACKWARDS(
+            DANGER,
+            "fed-backwards",
+            "tried with one supply or disconnect off and the others on, a terminal behind it is at 30 V to earth or more",
+            "Open both together, with one handle or one lock, or take the tie out. Prove dead before you touch."),
     JUMPER_LEFT(
             DANGER,
             "jumper-left",
@@ -92,6 +97,16 @@ public enum FindingKind {
             "runs-uncalled",
             "tried with nothing calling, a compressor runs or something heats",
             "Look for what feeds it past its control: a link, or a wire on the wrong side of a contact."),
+    SAFETY_IN_WRONG_LINE(
+            ERROR,
+            "safety-in-wrong-line",
+            "tried, a safety stops the air and lets what heats or cools go on",
+            "Put it in the line of what it has to stop, not in the fan's."),
+    CONDUCTOR_OVERLOADED(
+            ERROR,
+            "conductor-overloaded",
+            "in a run a conductor carries more than its size may for over a second",
+            "A larger conductor, as the local code says, or less on it."),
     TIMER_SETTING_LOW(
             ERROR, "timer-setting", "a timer is set to line voltage and gets 24 V: it never times", "Set it to 24 V."),
     UNDER_VOLTAGE(
@@ -137,8 +152,8 @@ public enum FindingKind {
     FUSE_OVER_WIRE(
             ERROR,
             "fuse-over-wire",
-            "a fuse lets more through than a conductor on it may carry",
-            "A smaller fuse, or a larger conductor, as the local code says."),
+            "a fuse or breaker lets more through than a conductor on it may carry",
+            "A smaller fuse or breaker, or a larger conductor, as the local code says."),
     COIL_KIND(
             ERROR,
             "coil-kind",
@@ -200,6 +215,11 @@ public enum FindingKind {
             "electric heat is called and G isn't landed",
             "Land G, or start the fan by a contact of the heat relay."),
     EMERGENCY_UNSERVED(WARNING, "emergency-unserved", "emergency heat goes nowhere", "Bridge E to AUX, or land it."),
+    NO_PROTECTION_LINE(
+            WARNING,
+            "no-protection",
+            "nothing that opens on too much current is between the mains and a load",
+            "Draw the breaker or fuse that feeds it; if there is none, put one in."),
     CONTACT_DROP(
             WARNING,
             "contact-drop",
@@ -210,6 +230,16 @@ public enum FindingKind {
             "coil-undervolted",
             "in a run a coil holds with under 85 % of its rating",
             "Shorten the run, take a larger size, or a larger transformer."),
+    RESTARTS_AFTER_POWER(
+            NOTE,
+            "restarts-after-power",
+            "tried, what a safety has stopped for good starts by itself after a power failure",
+            "Whoever puts power on again must know: ask why it had stopped first."),
+    NO_PROTECTION(
+            NOTE,
+            "no-protection",
+            "nothing that opens on too much current is between a transformer and its loads",
+            "A fuse is cheaper than a transformer."),
     EARTH_MISSING(
             NOTE,
             "earth-missing",

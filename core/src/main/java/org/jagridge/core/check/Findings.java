@@ -16,17 +16,29 @@ final class Findings {
     }
 
     void add(FindingKind kind, List<String> parts, List<String> wires, String message) {
-        findings.add(new Finding(kind, parts, wires, message, kind.advice()));
+        findings.add(new Finding(kind, parts, wires, message, kind.advice(), null));
     }
 
     /** Says something of a part only at the first time that it is found. */
     void once(FindingKind kind, String part, String message) {
-        once(kind, part, message, kind.advice());
+        tried(kind, part, message, kind.advice(), null);
     }
 
-    void once(FindingKind kind, String part, String message, String advice) {
+    /** The same of what a trial showed. */
+    void tried(FindingKind kind, String part, String message, Trial trial) {
+        tried(kind, part, message, kind.advice(), trial);
+    }
+
+    void tried(FindingKind kind, String part, String message, String advice, Trial trial) {
         if (once.add(kind.code() + " " + part)) {
-            findings.add(new Finding(kind, List.of(part), List.of(), message, advice));
+            findings.add(new Finding(kind, List.of(part), List.of(), message, advice, trial));
+        }
+    }
+
+    /** The same of a wire. */
+    void triedWire(FindingKind kind, String wire, String message, Trial trial) {
+        if (once.add(kind.code() + " " + wire)) {
+            findings.add(new Finding(kind, List.of(), List.of(wire), message, kind.advice(), trial));
         }
     }
 

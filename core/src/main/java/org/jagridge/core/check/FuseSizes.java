@@ -3,7 +3,12 @@ package org.jagridge.core.check;
 import static org.jagridge.core.check.FindingKind.FUSE_OVER_WIRE;
 import static org.jagridge.core.check.FindingKind.FUSE_TOO_LARGE;
 
+import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jagridge.core.circuit.ConductorSize;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
@@ -11,11 +16,15 @@ import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.part.Ways;
 
 /** Fuses that let more through than what hangs on them bears. */
 final class FuseSizes implements WiringCheck {
     /** A fuse of more than this times the transformer's rated amps doesn't protect it. */
     private static final double FUSE_TIMES = 3.2;
+
+    /** NEC 440.22: with a compressor on it a fuse may have this much more. */
+    private static final double MACHINE_TIMES = 2.25;
 
     private final Wiring wiring;
     private final Findings findings;
@@ -59,33 +68,57 @@ final class FuseSizes implements WiringCheck {
         }
     }
 
-    /** A fuse that lets more through than a conductor on it may carry. */
+    /** A fuse or breaker that lets more through than the conductors on it, and the field wires behind it, may carry. */
     private void fuseWires() {
-        for (Assembly.Member m : wiring.parts(Trait.FUSE)) {
-            double amps = m.params().number("amps");
-            for (Wire w : wiring.assembly().circuit().wires()) {
-                boolean onIt = w.from().part().equals(m.part().id())
-                        || w.to().part().equals(m.part().id());
-                if (onIt && w.size() != null && amps > ampacity(w.size().ohmsPerKilometre())) {
-                    findings.add(
-                            FUSE_OVER_WIRE,
-                            List.of(m.part().id()),
-                            List.of(w.id()),
-                            m.part().id() + " (" + Numbers.plain(amps) + " A) lets more through than " + w.id() + " ("
-                                    + w.size().word() + ") may carry.");
+        Ways wires = Ways.ofNodes(
+                wiring.assembly(), b -> b.isWire() || b.role() == Role.CONDUCTOR || b.role() == Role.CONTACT);
+        for (Branch fuse : wiring.branches(Role.PROTECTION)) {
+            Assembly.Member m = wiring.member(fuse.owner());
+            if (!m.params().has("amps")) {
+                continue;
+            }
+            Set<Integer> behind = behind(wires, fuse);
+            Map<ConductorSize, List<String>> tooSmall = new EnumMap<>(ConductorSize.class);
+            for (Branch b : wiring.branches(Role.WIRE)) {
+                Wire w = wiring.assembly().circuit().wire(b.owner()).orElseThrow();
+                ConductorSize size = wiring.assembly().circuit().sizeOf(w);
+                Set<Integer> ends = Set.of(b.nodeA(), b.nodeB());
+                boolean onIt = ends.contains(fuse.nodeA()) || ends.contains(fuse.nodeB());
+                boolean field = w.run() == Wire.Run.FIELD && behind.contains(b.nodeA());
+                if (size != null
+                        && (field || (onIt && m.is(Trait.FUSE)))
+                        && m.params().number("amps") > most(size, behind)) {
+                    tooSmall.computeIfAbsent(size, k -> new ArrayList<>()).add(w.id());
                 }
             }
+            tooSmall.forEach((size, ids) -> findings.add(
+                    FUSE_OVER_WIRE,
+                    List.of(fuse.owner()),
+                    ids,
+                    fuse.owner() + " (" + Numbers.plain(m.params().number("amps")) + " A) lets more through than "
+                            + String.join(", ", ids) + " (" + size.word() + ") may carry."));
         }
     }
 
-    /** Usual limits of small copper conductors by their resistance: 3 A at 22 AWG up to 40 A at 8 AWG. */
-    private static double ampacity(double ohmsPerKilometre) {
-        double[][] limits = {{50, 3}, {30, 5}, {20, 7}, {12, 10}, {8, 15}, {5, 20}, {3, 30}};
-        for (double[] l : limits) {
-            if (ohmsPerKilometre >= l[0]) {
-                return l[1];
-            }
-        }
-        return 40;
+    /** Nodes on the side of a fuse that no source feeds past it; empty where both or neither are. */
+    private Set<Integer> behind(Ways wires, Branch fuse) {
+        boolean feedsA = feeds(wires, fuse.nodeA());
+        return feedsA == feeds(wires, fuse.nodeB())
+                ? Set.of()
+                : wires.reached(feedsA ? fuse.nodeB() : fuse.nodeA(), b -> true);
+    }
+
+    /** A machine has a protector of its own, so that what feeds one may have a larger fuse. */
+    private double most(ConductorSize size, Set<Integer> behind) {
+        boolean machine = wiring.assembly().branches().stream()
+                .filter(b -> b.role() == Role.LOAD && (behind.contains(b.nodeA()) || behind.contains(b.nodeB())))
+                .anyMatch(b -> wiring.member(b.owner()).is(Trait.COMPRESSOR));
+        return (machine ? MACHINE_TIMES : 1) * size.protectionAmps();
+    }
+
+    /** Whether a node is joined to the hot pole of a source with no other protection between. */
+    private boolean feeds(Ways wires, int node) {
+        Set<Integer> reached = wires.reached(node, b -> true);
+        return wiring.branches(Role.SOURCE, Role.SECONDARY).stream().anyMatch(s -> reached.contains(s.nodeA()));
     }
 }

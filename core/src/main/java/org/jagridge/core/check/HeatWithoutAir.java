@@ -20,7 +20,7 @@ final class HeatWithoutAir implements RunCheck {
     }
 
     @Override
-    public void settled(Frame f, long lasts, String during) {
+    public void settled(Frame f, long lasts, During during) {
         if (lasts <= LONG) {
             return;
         }
@@ -28,10 +28,11 @@ final class HeatWithoutAir implements RunCheck {
             if (m.is(Trait.NEEDS_AIR)
                     && works(m, f)
                     && assembly.members().stream().noneMatch(a -> moves(a, m, f))) {
-                findings.once(
+                findings.tried(
                         HEAT_WITHOUT_AIR,
                         m.part().id(),
-                        m.part().id() + " heats for over a minute without a blower" + during + ".");
+                        m.part().id() + " heats for over a minute without a blower" + during + ".",
+                        during.at(f.micros() + LONG));
             }
         }
     }

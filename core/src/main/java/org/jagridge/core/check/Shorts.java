@@ -13,6 +13,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
@@ -49,24 +50,33 @@ final class Shorts implements WiringCheck {
 
     @Override
     public void look() {
-        for (Branch s : wiring.branches(Role.SOURCE, Role.SECONDARY)) {
-            if (s.b() == null || s.a() == null) {
-                continue;
+        List<Branch> sources = wiring.branches(Role.SOURCE, Role.SECONDARY);
+        for (Branch s : sources) {
+            if (s.a() != null && s.b() != null) {
+                between(s.owner(), s.a(), s.nodeA(), s.b(), s.nodeB());
             }
-            int hot = wiring.net(s.nodeA());
-            int ret = wiring.net(s.nodeB());
-            if (hot == ret) {
-                findings.add(SHORT_CIRCUIT, List.of(s.owner()), "Wires alone join " + s.a() + " to " + s.b() + ".");
-                continue;
-            }
-            List<Branch> way = way(hot, ret);
-            if (!way.isEmpty()) {
-                List<String> contacts = way.stream().map(Branch::title).toList();
-                findings.add(
-                        SHORT_REACHABLE,
-                        way.stream().map(Branch::owner).distinct().toList(),
-                        s.a() + " meets " + s.b() + " through nothing but " + String.join(", ", contacts) + ".");
-            }
+            // two hot legs of one supply
+            sources.stream()
+                    .filter(o -> o.index() > s.index() && o.owner().equals(s.owner()) && o.nodeA() != s.nodeA())
+                    .filter(o -> o.nodeB() == s.nodeB())
+                    .forEach(o -> between(s.owner(), s.a(), s.nodeA(), o.a(), o.nodeA()));
+        }
+    }
+
+    private void between(String source, Terminal one, int oneNode, Terminal other, int otherNode) {
+        int from = wiring.net(oneNode);
+        int to = wiring.net(otherNode);
+        if (from == to) {
+            findings.add(SHORT_CIRCUIT, List.of(source), "Wires alone join " + one + " to " + other + ".");
+            return;
+        }
+        List<Branch> way = way(from, to);
+        if (!way.isEmpty()) {
+            List<String> contacts = way.stream().map(Branch::title).toList();
+            findings.add(
+                    SHORT_REACHABLE,
+                    way.stream().map(Branch::owner).distinct().toList(),
+                    one + " meets " + other + " through nothing but " + String.join(", ", contacts) + ".");
         }
     }
 

@@ -22,7 +22,7 @@ final class Transformers implements RunCheck {
     }
 
     @Override
-    public void settled(Frame f, long lasts, String during) {
+    public void settled(Frame f, long lasts, During during) {
         for (Branch b : f.assembly().branches()) {
             if (b.role() == Role.SECONDARY) {
                 transformer(b, f, during);
@@ -34,18 +34,19 @@ final class Transformers implements RunCheck {
         return assembly.member(b.owner()).orElseThrow().params();
     }
 
-    private void transformer(Branch b, Frame f, String during) {
+    private void transformer(Branch b, Frame f, During during) {
         Params p = params(b);
         if (!p.has("va")) {
             return;
         }
         double va = f.amps(b) * p.number("secondaryVolts", 24);
         if (va > OVERLOAD * p.number("va")) {
-            findings.once(
+            findings.tried(
                     TRANSFORMER_OVERLOADED,
                     b.owner(),
                     "%s gives %s VA, rated %s VA,%s."
-                            .formatted(b.owner(), Numbers.threeFigures(va), Numbers.plain(p.number("va")), during));
+                            .formatted(b.owner(), Numbers.threeFigures(va), Numbers.plain(p.number("va")), during),
+                    during.at(f.micros()));
         }
     }
 }

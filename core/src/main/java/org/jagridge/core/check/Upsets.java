@@ -20,17 +20,18 @@ final class Upsets implements RunCheck {
     }
 
     @Override
-    public void look(Run run, String during) {
+    public void look(Run run, During during) {
         for (RunProblem p : run.problems()) {
             FindingKind kind = p.code().equals(BACKFED_TRANSFORMER.code()) ? BACKFED_TRANSFORMER : CHATTER;
-            findings.once(kind, p.parts().get(0), p.message() + during + ".");
+            findings.tried(kind, p.parts().get(0), p.message() + during + ".", during.at(p.micros()));
         }
         for (Event e : run.events()) {
             if (!e.isInput() && GONE.contains(e.to())) {
-                findings.once(
+                findings.tried(
                         BURNS_OUT,
                         e.part(),
-                        e.part() + " is " + e.to() + during + ": " + e.because().text() + ".");
+                        e.part() + " is " + e.to() + during + ": " + e.because().text() + ".",
+                        during.at(e.micros()));
             }
         }
     }

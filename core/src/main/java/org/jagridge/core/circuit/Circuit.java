@@ -111,13 +111,19 @@ public final class Circuit {
         return wire.core() != null ? wire.core() : wire.colour();
     }
 
+    /** The size of a wire: that of its cable, or its own. Null where nobody measured it. */
+    public ConductorSize sizeOf(Wire wire) {
+        Cable cable = wire.cable() == null ? null : cablesById.get(wire.cable());
+        return cable != null && cable.size() != null ? cable.size() : wire.size();
+    }
+
     /**
      * Resistance of a wire in ohms: length × that of its size, 5 mΩ where either is unknown, and never under 0.1 mΩ
      * (the screw).
      */
     public double ohmsOf(Wire wire) {
         Cable cable = wire.cable() == null ? null : cablesById.get(wire.cable());
-        ConductorSize size = cable != null && cable.size() != null ? cable.size() : wire.size();
+        ConductorSize size = sizeOf(wire);
         Double length = cable != null && cable.lengthMetres() != null ? cable.lengthMetres() : wire.lengthMetres();
         if (size == null || length == null) {
             return 0.005;

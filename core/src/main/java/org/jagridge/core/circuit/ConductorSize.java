@@ -3,29 +3,38 @@ package org.jagridge.core.circuit;
 import java.util.Arrays;
 import java.util.Optional;
 
-/** Conductor sizes with the resistance of solid copper at 20 °C in Ω/km (ASTM B258, IEC 60228 class 1). */
+/**
+ * Conductor sizes with the resistance of solid copper at 20 °C in Ω/km (ASTM B258, IEC 60228 class 1), the amps that one
+ * may carry for long (copper at 75 °C, NEC table 310.16 from 14 AWG on; IEC 60364-5-52, method B), and the largest fuse
+ * or breaker that usually protects it (NEC 240.4(D); the next standard size below). Local codes come first.
+ */
 public enum ConductorSize {
-    AWG22("22AWG", 52.96),
-    AWG20("20AWG", 33.31),
-    AWG18("18AWG", 20.95),
-    AWG16("16AWG", 13.17),
-    AWG14("14AWG", 8.286),
-    AWG12("12AWG", 5.211),
-    AWG10("10AWG", 3.277),
-    AWG8("8AWG", 2.061),
-    MM2_0_5("0.5mm2", 36.0),
-    MM2_0_75("0.75mm2", 24.5),
-    MM2_1("1.0mm2", 18.1),
-    MM2_1_5("1.5mm2", 12.1),
-    MM2_2_5("2.5mm2", 7.41),
-    MM2_4("4mm2", 4.61),
-    MM2_6("6mm2", 3.08);
+    AWG22("22AWG", 52.96, 3, 3),
+    AWG20("20AWG", 33.31, 5, 5),
+    AWG18("18AWG", 20.95, 7, 7),
+    AWG16("16AWG", 13.17, 10, 10),
+    AWG14("14AWG", 8.286, 20, 15),
+    AWG12("12AWG", 5.211, 25, 20),
+    AWG10("10AWG", 3.277, 35, 30),
+    AWG8("8AWG", 2.061, 50, 50),
+    MM2_0_5("0.5mm2", 36.0, 5, 5),
+    MM2_0_75("0.75mm2", 24.5, 7, 7),
+    MM2_1("1.0mm2", 18.1, 10, 10),
+    MM2_1_5("1.5mm2", 12.1, 18, 16),
+    MM2_2_5("2.5mm2", 7.41, 25, 25),
+    MM2_4("4mm2", 4.61, 34, 32),
+    MM2_6("6mm2", 3.08, 44, 40);
 
     private final String word;
     private final double ohmsPerKilometre;
 
-    ConductorSize(String word, double ohmsPerKilometre) {
+    private final double amps;
+    private final double protectionAmps;
+
+    ConductorSize(String word, double ohmsPerKilometre, double amps, double protectionAmps) {
         this.word = word;
+        this.amps = amps;
+        this.protectionAmps = protectionAmps;
         this.ohmsPerKilometre = ohmsPerKilometre;
     }
 
@@ -36,6 +45,16 @@ public enum ConductorSize {
 
     public double ohmsPerKilometre() {
         return ohmsPerKilometre;
+    }
+
+    /** What it may carry for long. */
+    public double amps() {
+        return amps;
+    }
+
+    /** The largest fuse or breaker that protects it where nothing else limits the current. */
+    public double protectionAmps() {
+        return protectionAmps;
     }
 
     public static Optional<ConductorSize> of(String word) {

@@ -17,7 +17,7 @@ final class Gauge {
     /** Input conductance of the normal range, mhos (10 MΩ). */
     static final double HIGH_IMPEDANCE = 1e-7;
     /** Input conductance of the low-impedance range, mhos (3 kΩ). */
-    static final double LOW_IMPEDANCE = 1 / 3000.0;
+    static final double LOW_IMPEDANCE = Frame.BODY_MHOS;
 
     private final Frame frame;
     private final Assembly assembly;
@@ -72,26 +72,6 @@ final class Gauge {
 
     private boolean hangs(int node) {
         return reach.throughLoads(node) != null || reach.joined(node, Network.EARTH);
-    }
-
-    /** Volts to earth that a load of 3 kΩ doesn't take away, AC and DC together. */
-    double voltsToEarth(int node) {
-        if (node == Network.EARTH) {
-            return 0;
-        }
-        double ac = loadedToEarth(frame.ac(), node);
-        return frame.dc() == null ? ac : Math.hypot(ac, loadedToEarth(frame.dc(), node));
-    }
-
-    private double loadedToEarth(Solution solution, int node) {
-        // what shows little without a load shows less with one
-        double open = solution.volts(node, Network.EARTH).abs();
-        return open < 1
-                ? open
-                : assembly.network()
-                        .solver()
-                        .loadedVolts(solution, node, Network.EARTH, LOW_IMPEDANCE)
-                        .abs();
     }
 
     /** The conductor that a clamp is around. */

@@ -39,7 +39,7 @@ final class VoltsLook {
     /** From here on volts along a conductor are worth naming. */
     private static final double DROP = 0.1;
     /** Volts to earth from which a hand is in danger. */
-    static final double DANGEROUS = 30;
+    static final double DANGEROUS = Frame.LIVE_VOLTS;
 
     private final Frame frame;
     private final Reach reach;
@@ -294,7 +294,7 @@ final class VoltsLook {
                     what + " lies between two poles");
         }
         String through = names(way.loads());
-        boolean live = way.pole().side() != Side.RETURN || gauge.voltsToEarth(farNode) >= DANGEROUS;
+        boolean live = way.pole().side() != Side.RETURN || frame.voltsToEarth(farNode) >= DANGEROUS;
         about.add(live);
         return new Look(
                 Look.Kind.OPEN,
@@ -400,7 +400,7 @@ final class VoltsLook {
         int baseNode = plusOn ? plusNode : minusNode;
         Branch own = atItsTerminals();
         List<Branch> through = own != null ? List.of(own) : (plusOn ? b : a).loads();
-        boolean live = isHot(baseNode) || gauge.voltsToEarth(baseNode) >= DANGEROUS;
+        boolean live = isHot(baseNode) || frame.voltsToEarth(baseNode) >= DANGEROUS;
         String rests =
                 "no current flows through " + names(through) + " and " + idle + " rests at the voltage of " + base;
         return new Look(

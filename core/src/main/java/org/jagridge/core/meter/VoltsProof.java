@@ -62,7 +62,7 @@ final class VoltsProof {
                     VoltsLook.of(w, request, shown, full),
                     nodes.stream().map(n -> isHot(w.reach().sideOf(n))).toList(),
                     nodes.stream()
-                            .map(n -> gauge.voltsToEarth(n) >= VoltsLook.DANGEROUS)
+                            .map(n -> w.frame().voltsToEarth(n) >= VoltsLook.DANGEROUS)
                             .toList(),
                     contact != null && isClosed(contact, w)));
         }

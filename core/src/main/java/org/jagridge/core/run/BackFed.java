@@ -13,9 +13,7 @@ import org.jagridge.core.part.Role;
  * Finds transformers whose own supply is off and that are live all the same: fed backwards through a tie on their
  * secondary side.
  */
-final class BackFed {
-    /** Volts on a primary from which it bites. */
-    private static final double BITES = 30;
+public final class BackFed {
     /** Watts that a primary which takes any takes at least. */
     private static final double TAKES = 0.01;
 
@@ -27,11 +25,7 @@ final class BackFed {
         Set<String> known = new HashSet<>();
         for (Frame f : frames) {
             for (Branch b : f.assembly().branches()) {
-                if (b.role() == Role.PRIMARY
-                        && !known.contains(b.owner())
-                        && f.conducts(b)
-                        && f.volts(b) >= BITES
-                        && !isFed(b, f)) {
+                if (b.role() == Role.PRIMARY && !known.contains(b.owner()) && is(b, f)) {
                     known.add(b.owner());
                     String message = String.format(
                             Locale.ROOT,
@@ -45,6 +39,11 @@ final class BackFed {
             }
         }
         return problems;
+    }
+
+    /** Whether a primary whose own supply is off bites all the same. */
+    public static boolean is(Branch primary, Frame f) {
+        return f.conducts(primary) && f.volts(primary) >= Frame.LIVE_VOLTS && !isFed(primary, f);
     }
 
     /** Both of its ends are on live poles, or it takes power from wherever it hangs. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.network.Complex;
+import org.jagridge.core.network.Network;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Solver;
 import org.jagridge.core.network.Values;
@@ -19,6 +20,11 @@ import org.jagridge.core.part.Temperature;
 
 /** The state of a circuit from one instant to the next: every part's state and the solved network. Immutable. */
 public final class Frame {
+    /** What a low-impedance meter takes, and about what a hand does, mhos (3 kΩ). */
+    public static final double BODY_MHOS = 1 / 3000.0;
+    /** Volts to earth from which a terminal counts as live. */
+    public static final double LIVE_VOLTS = 30;
+
     private final Configuration configuration;
     private final Teller.Mark mark;
     private final Assembly assembly;
@@ -172,6 +178,26 @@ public final class Frame {
     public double amps(Branch branch) {
         double a = ac.amps(branch.index()).abs();
         return dc == null ? a : Math.hypot(a, dc.amps(branch.index()).abs());
+    }
+
+    /** Volts to earth that a load of 3 kΩ doesn't take away, AC and DC together. */
+    public double voltsToEarth(int node) {
+        if (node == Network.EARTH) {
+            return 0;
+        }
+        double loaded = loadedToEarth(ac, node);
+        return dc == null ? loaded : Math.hypot(loaded, loadedToEarth(dc, node));
+    }
+
+    private double loadedToEarth(Solution solution, int node) {
+        // what shows little without a load shows less with one
+        double open = solution.volts(node, Network.EARTH).abs();
+        return open < 1
+                ? open
+                : assembly.network()
+                        .solver()
+                        .loadedVolts(solution, node, Network.EARTH, BODY_MHOS)
+                        .abs();
     }
 
     public Complex acAmps(Branch branch) {

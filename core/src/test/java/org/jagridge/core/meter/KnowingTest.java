@@ -100,7 +100,7 @@ public class KnowingTest {
             int node = gauge.node(lead).orElseThrow();
             Reach.Side side = reach.sideOf(node);
             boolean hot = side == Reach.Side.HOT || side == Reach.Side.SECOND_HOT;
-            boolean dangerous = gauge.voltsToEarth(node) >= 30;
+            boolean dangerous = truth.voltsToEarth(node) >= 30;
             if (reading.says().contains(lead + " is live.")) {
                 assertTrue(hot, lead + " isn't live: " + all);
             }
@@ -113,7 +113,7 @@ public class KnowingTest {
             if (dangerous && Math.abs(reading.value()) < 29) {
                 assertTrue(
                         reading.says().contains("Danger: ") && reading.says().contains(lead.toString()),
-                        lead + " is at " + gauge.voltsToEarth(node) + " V: " + all);
+                        lead + " is at " + truth.voltsToEarth(node) + " V: " + all);
             }
         }
     }
