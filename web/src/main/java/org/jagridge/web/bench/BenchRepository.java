@@ -23,6 +23,7 @@ class BenchRepository {
 
     /**
      * @param head the newest action, or null for an untouched bench
+     * @param about the trial that it was opened for, as a sentence; null for the circuit's own bench
      * @param leftOut what didn't fit when it was taken over from an earlier revision, a line each; null or empty: nothing
      */
     record Row(
@@ -34,10 +35,11 @@ class BenchRepository {
             String name,
             int revision,
             String leftOut,
+            String about,
             int newestRevision) {}
 
     private static final String SELECT = """
-            select b.id, b.revision_id, b.head, b.cursor_micros, c.slug, c.name, r.number as revision, b.left_out,
+            select b.id, b.revision_id, b.head, b.cursor_micros, c.slug, c.name, r.number as revision, b.left_out, b.about,
                 (select max(number) from circuit_revision where circuit_id = c.id) as newest_revision
             from bench b
             join circuit_revision r on r.id = b.revision_id
@@ -48,17 +50,17 @@ class BenchRepository {
         return jdbc.sql(SELECT + " where b.id = ?").param(id).query(Row.class).optional();
     }
 
-    /** The newest bench of a circuit revision. */
+    /** The newest of a circuit revision's own benches. */
     Optional<Row> newestOf(long revisionId) {
-        return jdbc.sql(SELECT + " where b.revision_id = ? order by b.id desc limit 1")
+        return jdbc.sql(SELECT + " where b.revision_id = ? and b.about is null order by b.id desc limit 1")
                 .param(revisionId)
                 .query(Row.class)
                 .optional();
     }
 
-    /** The newest bench of any revision of a circuit. */
+    /** The newest own bench of any revision of a circuit. */
     Optional<Row> newestOfCircuit(String slug) {
-        return jdbc.sql(SELECT + " where c.slug = ? order by b.id desc limit 1")
+        return jdbc.sql(SELECT + " where c.slug = ? and b.about is null order by b.id desc limit 1")
                 .param(slug)
                 .query(Row.class)
                 .optional();
@@ -76,6 +78,18 @@ class BenchRepository {
                 .params(revisionId, cursorMicros, OffsetDateTime.now(clock))
                 .update(keys, "id");
         return keys.getKey().longValue();
+    }
+
+    /** A bench that was opened for a trial, with its acts in their order; in one transaction. */
+    @Transactional
+    public long add(long revisionId, long cursorMicros, String about, List<Action> actions) {
+        long bench = add(revisionId, cursorMicros);
+        jdbc.sql("update bench set about = ? where id = ?").params(about, bench).update();
+        Long last = null;
+        for (Action a : actions) {
+            last = add(bench, new Action(0, last, last, a.undoMicros(), a.micros(), a.kind(), a.body()), cursorMicros);
+        }
+        return bench;
     }
 
     /** Stores an action and makes it the bench's head, in one transaction. */

@@ -11,7 +11,6 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
-import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.meter.Meter;
 import org.jagridge.core.meter.Reading;
@@ -23,43 +22,53 @@ import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
-import org.jagridge.core.world.Worlds;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
-import org.jagridge.web.circuits.Kept;
 import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Benches: their states, and the acts that lead from one to the next. */
 @Service
 public class BenchService {
-    /** How far beyond the instant shown a run looks ahead. */
-    private static final long LOOK_AHEAD = 900 * Time.SECOND;
-
     /** A fresh bench is shown this long after its power came on, when everything has come to rest. */
     private static final long FIRST_LOOK = 10 * Time.SECOND;
 
-    private static final long PUSH_LASTS = Time.SECOND / 2;
     private static final long LONGEST = Time.micros(Scenario.LONGEST_SECONDS);
-    private static final int RUNS_MEGABYTES = 96;
 
     private final BenchRepository benches;
     private final CircuitRepository circuits;
     private final CircuitStore store;
     private final JsonMapper json;
-    private final Kept<String, Run> runs = new Kept<>(RUNS_MEGABYTES, Run::kilobytes);
-    /** By bench: the run that was made last, from which the next one goes on. */
-    private final Kept<Long, Run> newest = new Kept<>(RUNS_MEGABYTES, Run::kilobytes);
+    private final Acts acts;
+    private final BenchRuns runs;
 
-    private final Kept<Long, Worlds> newestWorlds = new Kept<>(RUNS_MEGABYTES, Worlds::kilobytes);
-
-    BenchService(BenchRepository benches, CircuitRepository circuits, CircuitStore store, JsonMapper json) {
+    BenchService(
+            BenchRepository benches,
+            CircuitRepository circuits,
+            CircuitStore store,
+            JsonMapper json,
+            Acts acts,
+            BenchRuns runs) {
+        this.acts = acts;
+        this.runs = runs;
         this.benches = benches;
         this.circuits = circuits;
         this.store = store;
         this.json = json;
+    }
+
+    /**
+     * A bench of its own on which a trial has been done, up to the instant at which it was seen. The circuit's own bench
+     * stays as it is.
+     *
+     * @param about what was seen, a sentence
+     * @return its address
+     */
+    public String open(long revisionId, Scenario hands, long micros, String about) {
+        List<Action> actions = acts.of(hands, micros);
+        return state(benches.add(revisionId, micros, about, actions), null, null)
+                .url();
     }
 
     /** The address of a circuit's bench as it was left; a new bench where it has none. */
@@ -129,34 +138,19 @@ public class BenchService {
         }
         CircuitStore.Drawn drawn = store.revision(bench.revisionId());
         long at = Math.min(LONGEST, Math.max(0, micros != null ? micros : bench.cursorMicros()));
-        Run run = run(bench, last, actions, drawn, at);
+        Run run = runs.run(bench.id(), last, actions, drawn.assembly(), at);
         return new BenchState(
                 bench,
                 last,
                 at,
                 actions,
-                faultsAt(actions, at),
-                temporariesAt(actions, at),
-                handWork(actions),
+                acts.faultsAt(actions, at),
+                acts.temporariesAt(actions, at),
+                acts.handWork(actions),
                 drawn,
                 run,
                 i -> meter(actions.subList(0, i), drawn.assembly()),
-                () -> worlds(bench.id(), actions, drawn.assembly(), at));
-    }
-
-    private Run run(BenchRepository.Row bench, long last, List<Action> actions, CircuitStore.Drawn drawn, long at) {
-        long lastAct = actions.stream().mapToLong(Action::micros).max().orElse(0);
-        long horizon = (Math.max(at, lastAct) / LOOK_AHEAD + 2) * LOOK_AHEAD;
-        String key = bench.id() + "/" + last + "/" + horizon;
-        return runs.get(key, () -> {
-            Scenario scenario = scenario(actions, horizon);
-            Run run = newest.find(bench.id())
-                    .filter(r -> r.isOf(drawn.assembly()))
-                    .map(r -> Simulation.resume(r, scenario))
-                    .orElseGet(() -> Simulation.run(drawn.assembly(), scenario));
-            newest.put(bench.id(), run);
-            return run;
-        });
+                () -> runs.worlds(bench.id(), actions, drawn.assembly(), at));
     }
 
     /**
@@ -174,106 +168,10 @@ public class BenchService {
             List<Action> sound = state.actions().stream()
                     .filter(a -> a.kind() == Action.Kind.SET)
                     .toList();
-            healthy = Simulation.run(state.drawn().assembly(), scenario(sound, state.micros() + Time.SECOND))
+            healthy = Simulation.run(state.drawn().assembly(), acts.scenario(sound, state.micros() + Time.SECOND))
                     .at(state.micros());
         }
         return WalkView.of(state, healthy, load, across);
-    }
-
-    /** What may be the case for those at the bench, who know what hands did and of none of the faults. */
-    private Worlds worlds(long bench, List<Action> actions, Assembly assembly, long micros) {
-        List<Action> hands = actions.stream()
-                .filter(a -> a.kind() != Action.Kind.FAULT)
-                .filter(a -> a.kind() != Action.Kind.CLEAR || clearsHandWork(actions, a))
-                .toList();
-        Scenario known = scenario(hands, micros + Time.SECOND);
-        Optional<Worlds> before = newestWorlds.find(bench);
-        if (before.isPresent() && before.get().areOf(assembly, known, micros)) {
-            return before.get();
-        }
-        Worlds worlds = Worlds.at(assembly, known, micros, before.orElse(null));
-        newestWorlds.put(bench, worlds);
-        return worlds;
-    }
-
-    private boolean clearsHandWork(List<Action> actions, Action clear) {
-        long cleared = json.readTree(clear.body()).get("action").longValue();
-        return actions.stream().anyMatch(a -> a.id() == cleared && a.kind().isTemporary());
-    }
-
-    private Scenario scenario(List<Action> actions, long horizon) {
-        List<Scenario.Step> steps = new ArrayList<>();
-        Map<Long, Long> cleared = clearTimes(actions);
-        for (Action a : actions) {
-            double at = Time.seconds(a.micros());
-            JsonNode body = json.readTree(a.body());
-            if (a.kind() == Action.Kind.SET) {
-                String key = body.get("key").stringValue();
-                steps.add(new Scenario.Step(at, Map.of(key, plain(body.get("value"))), List.of()));
-                if (body.has("back")) {
-                    double then = Time.seconds(a.micros() + PUSH_LASTS);
-                    steps.add(new Scenario.Step(then, Map.of(key, plain(body.get("back"))), List.of()));
-                }
-            } else if (a.kind().stays()) {
-                Fault fault = fault(body);
-                Long until = cleared.get(a.id());
-                Fault timed = fault.during(at, until == null ? null : Time.seconds(until));
-                steps.add(new Scenario.Step(at, Map.of(), List.of(timed)));
-            }
-        }
-        return new Scenario("Bench", Map.of(), steps, List.of(), Time.seconds(horizon));
-    }
-
-    private Map<Long, Long> clearTimes(List<Action> actions) {
-        Map<Long, Long> times = new LinkedHashMap<>();
-        for (Action a : actions) {
-            if (a.kind() == Action.Kind.CLEAR) {
-                times.put(json.readTree(a.body()).get("action").longValue(), a.micros());
-            }
-        }
-        return times;
-    }
-
-    private static Fault fault(JsonNode body) {
-        return CircuitReader.readFault(body.has("change") ? body.get("change") : body);
-    }
-
-    private static Object plain(JsonNode value) {
-        return value.isBoolean()
-                ? (Object) value.booleanValue()
-                : value.isNumber() ? (Object) value.doubleValue() : value.stringValue();
-    }
-
-    private Map<Long, Fault> faultsAt(List<Action> actions, long at) {
-        Map<Long, Fault> faults = new LinkedHashMap<>();
-        presentAt(actions, at).stream()
-                .filter(a -> a.kind() == Action.Kind.FAULT)
-                .forEach(a -> faults.put(a.id(), fault(json.readTree(a.body()))));
-        return faults;
-    }
-
-    private Map<Long, Temporary> temporariesAt(List<Action> actions, long at) {
-        Map<Long, Temporary> temporaries = new LinkedHashMap<>();
-        presentAt(actions, at).stream()
-                .filter(a -> a.kind().isTemporary())
-                .forEach(a -> temporaries.put(a.id(), temporary(a)));
-        return temporaries;
-    }
-
-    private Temporary temporary(Action a) {
-        JsonNode body = json.readTree(a.body());
-        List<String> around = new ArrayList<>();
-        body.get("around").forEach(n -> around.add(n.stringValue()));
-        return new Temporary(a.kind(), fault(body), body.get("reason").stringValue(), around);
-    }
-
-    private Map<String, String> handWork(List<Action> actions) {
-        Map<String, String> words = new LinkedHashMap<>();
-        actions.stream()
-                .filter(a -> a.kind().isTemporary())
-                .map(this::temporary)
-                .forEach(t -> words.put(t.change().words(), t.words()));
-        return words;
     }
 
     /**
@@ -308,14 +206,6 @@ public class BenchService {
                         .map(Temporary::words)
                         .toList())
                 .orElse(List.of());
-    }
-
-    /** What was put in by then and hasn't been taken out. */
-    private List<Action> presentAt(List<Action> actions, long at) {
-        Map<Long, Long> cleared = clearTimes(actions);
-        return actions.stream()
-                .filter(a -> a.kind().stays() && a.micros() <= at && cleared.getOrDefault(a.id(), Long.MAX_VALUE) > at)
-                .toList();
     }
 
     private Request meter(List<Action> actions, Assembly assembly) {

@@ -41,7 +41,8 @@ record BenchView(
         List<String> terminals,
         List<String> wires,
         List<WalkView.Choice> loads,
-        List<String> leftOut) {
+        List<String> leftOut,
+        String about) {
 
     /** From here on volts to earth are line voltage to whoever touches them. */
     private static final double TOUCHABLE_VOLTS = 50;
@@ -105,7 +106,8 @@ record BenchView(
                 WalkView.choices(state),
                 state.bench().leftOut() == null
                         ? List.of()
-                        : state.bench().leftOut().lines().toList());
+                        : state.bench().leftOut().lines().toList(),
+                state.bench().about());
     }
 
     private static TemporaryRow row(BenchState state, long action, Temporary t) {
