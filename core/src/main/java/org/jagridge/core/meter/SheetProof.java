@@ -52,7 +52,7 @@ public final class SheetProof {
      * @param measured volts or amps by line key, without sign
      */
     public static String says(Worlds worlds, CheckSheet sheet, Map<String, Double> measured) {
-        List<CheckSheet.Line> lines = sheet.lines().stream()
+        List<CheckSheet.Line> lines = sheet.onTheWay().stream()
                 .filter(l -> measured.containsKey(l.key()))
                 .toList();
         return lines.isEmpty() ? "" : new SheetProof(worlds, lines, measured).says();

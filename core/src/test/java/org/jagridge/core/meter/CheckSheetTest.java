@@ -16,6 +16,7 @@ import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
@@ -231,19 +232,84 @@ public class CheckSheetTest {
     @Test
     public void theSheetGoesFromTheLineOverTheTransformerAndTheCoilToTheLoad() {
         CheckSheet sheet = CheckSheet.of(strips().run(List.of()), AT, strips().load(), CheckSheet.School.TO_COMMON);
+        List<CheckSheet.Line> way = sheet.onTheWay();
         assertEquals(
-                sheet.sections().stream().map(CheckSheet.Section::title).toList(),
+                way.stream().map(CheckSheet.Line::circuit).distinct().toList(),
                 List.of("M.L1–L2 to T1 P1–P2", "T1.X1–X2 to HC A1–A2", "M.L1–L2 to HTR 1–2"));
-        List<String> control = sheet.sections().get(1).lines().stream()
+        List<String> control = way.stream()
+                .filter(l -> l.circuit().startsWith("T1"))
                 .map(CheckSheet.Line::what)
                 .toList();
         assertEquals(control.get(0), "supply");
-        assertTrue(control.indexOf("TH.AUX") > control.indexOf("TH.R"), control.toString());
-        assertTrue(control.indexOf("HC.A1") > control.indexOf("TH.AUX"), control.toString());
+        assertTrue(control.indexOf("TH.R to TH.AUX") > control.indexOf("AH.R"), control.toString());
+        assertTrue(control.indexOf("HC.A1") > control.indexOf("TH.R to TH.AUX"), control.toString());
         assertEquals(control.get(control.size() - 1), "current");
-        CheckSheet.Line amps = sheet.lines().get(sheet.lines().size() - 1);
+        CheckSheet.Line amps = way.get(way.size() - 1);
         assertEquals(amps.expected(), 30.6, 0.3);
         assertEquals(amps.unit(), "A");
+    }
+
+    /** The cottage's thermostat has no C: what is measured in its hall says so, and is measured across. */
+    @Test
+    public void whereThereIsNoCommonItIsMeasuredAcross() {
+        CheckSheet sheet = CheckSheet.of(strips().run(List.of()), AT, strips().load(), CheckSheet.School.TO_COMMON);
+        List<CheckSheet.Section> hall =
+                sheet.sections().stream().filter(s -> s.place().equals("hall")).toList();
+        assertEquals(hall.size(), 1);
+        assertEquals(hall.get(0).lines().stream().map(CheckSheet.Line::key).toList(), List.of("ac-volts TH.R TH.AUX"));
+        assertEquals(
+                hall.get(0).notes(),
+                List.of(
+                        "No terminal here is joined to T1.X2; measured instead: TH.R to TH.AUX. Next to nothing across a"
+                                + " contact is a made one, or a circuit that is open elsewhere."));
+    }
+
+    /** Every sheet of every call of every demo: one person reaches both leads, and comes to no place twice. */
+    @Test
+    public void bothLeadsAreInOnePlaceAndNoPlaceIsVisitedTwice() {
+        int lines = 0;
+        int instead = 0;
+        for (String slug : Circuits.DEMOS) {
+            Circuit circuit = Circuits.demo(slug);
+            for (Presets.Preset p : Presets.of(circuit)) {
+                Run run = Simulation.run(circuit, p.scenario());
+                long at = Math.min(run.until(), 200 * Time.SECOND);
+                for (Branch load : Walk.loads(Assembly.of(circuit))) {
+                    for (CheckSheet.School school : CheckSheet.School.values()) {
+                        CheckSheet sheet = CheckSheet.of(run, at, load, school);
+                        List<String> places = new ArrayList<>();
+                        for (CheckSheet.Section s : sheet.sections()) {
+                            if (places.isEmpty()
+                                    || !places.get(places.size() - 1).equals(s.place())) {
+                                places.add(s.place());
+                            }
+                            instead += s.notes().size();
+                            for (CheckSheet.Line l : s.lines()) {
+                                lines++;
+                                assertTrue(isAt(l, s.place(), circuit), slug + " " + s.place() + " " + l.key());
+                            }
+                        }
+                        assertEquals(places.size(), new HashSet<>(places).size(), slug + " " + places);
+                    }
+                }
+            }
+        }
+        assertTrue(lines > 5_000 && instead > 20, lines + " lines, " + instead + " measured otherwise");
+    }
+
+    private static boolean isAt(CheckSheet.Line line, String place, Circuit circuit) {
+        Request r = line.request();
+        if (r.mode().clamps()) {
+            Wire w = circuit.wire(r.wire()).orElseThrow();
+            return placeOf(w.from(), circuit).equals(place)
+                    || placeOf(w.to(), circuit).equals(place);
+        }
+        return placeOf(r.plus(), circuit).equals(place)
+                && placeOf(r.minus(), circuit).equals(place);
+    }
+
+    private static String placeOf(Terminal t, Circuit circuit) {
+        return circuit.part(t.part()).orElseThrow().place();
     }
 
     /** A service at 231 V instead of 240 moves what is right, but a dead supply doesn't make everything right. */
@@ -323,7 +389,7 @@ public class CheckSheetTest {
         Fault poor = Fault.of(FaultKind.WIRE_RESISTIVE, "wire", "w9", "ohms", 37.0);
         String joint = SheetProof.says(worlds, sheet, sheet.measure(w.run(List.of(poor)), AT));
         assertTrue(joint.contains("w9 with a poor joint of about 3"), joint);
-        CheckSheet.Line odd = sheet.lines().get(0);
+        CheckSheet.Line odd = sheet.onTheWay().get(0);
         Map<String, Double> slip = new HashMap<>(sheet.measure(sound, AT));
         slip.put(odd.key(), 3.0);
         assertTrue(

@@ -33,15 +33,16 @@ final class ReadingsCsv {
         List<List<String>> table = new ArrayList<>();
         table.add(HEADER);
         for (RecordRepository.Reading r : readings) {
+            // null for a reading that was taken on the sheet of an earlier edition
             CheckSheet.Line l = lines.get(r.line());
             table.add(List.of(
                     r.takenAt().toString(),
                     r.line(),
                     String.valueOf(r.amount()),
                     r.unit(),
-                    String.valueOf(l.expected()),
-                    String.valueOf(l.low()),
-                    String.valueOf(l.high()),
+                    l == null ? "" : String.valueOf(l.expected()),
+                    l == null ? "" : String.valueOf(l.low()),
+                    l == null ? "" : String.valueOf(l.high()),
                     r.sender(),
                     record.instrument(),
                     record.conditions(),

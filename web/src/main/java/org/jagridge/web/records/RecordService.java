@@ -251,12 +251,7 @@ class RecordService {
                 .map(j -> {
                     RecordRepository.Reading r = newest.get(j.line().key());
                     return new Shown(
-                            j.line().key(),
-                            r.amount(),
-                            j.right(),
-                            r.takenAt().toString(),
-                            r.sender(),
-                            j.right() ? "" : j.line().otherwise());
+                            j.line().key(), r.amount(), j.right(), r.takenAt().toString(), r.sender(), j.words());
                 })
                 .toList();
     }

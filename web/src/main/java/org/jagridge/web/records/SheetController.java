@@ -82,7 +82,9 @@ class SheetController {
                         .map(w -> new Choice(w.key(), w.load().title().replace('-', '–')))
                         .toList());
         model.addAttribute("chosen", new Chosen(call, chosen, way));
-        if (!working.isEmpty()) {
+        if (working.isEmpty()) {
+            model.addAttribute("nothing", plans.nothing(row.revisionId(), call));
+        } else {
             model.addAttribute("sheet", SheetView.of(plans.plan(row.revisionId(), call, chosen, school(way))));
         }
         return "records/sheet";

@@ -13,6 +13,8 @@ import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
+import org.jagridge.core.trace.OneChange;
+import org.jagridge.core.trace.Why;
 import org.jagridge.core.world.Worlds;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.Kept;
@@ -26,6 +28,10 @@ class SheetPlans {
     /** Long enough for what a load does when it comes on to settle. */
     private static final long SETTLED = Time.SECOND;
 
+    /** When a call that brings nothing on is asked why. */
+    private static final long LOOKED = 120 * Time.SECOND;
+
+    private static final int MOST_TOLD = 8;
     private static final int MEGABYTES = 8;
     /** A plan has some dozen lines of text. */
     private static final int PLAN_KILOBYTES = 16;
@@ -65,6 +71,32 @@ class SheetPlans {
         }
         working.sort(Comparator.comparingLong(Working::from).reversed());
         return working;
+    }
+
+    /**
+     * Why a call brings nothing on, and what would.
+     *
+     * @param changes what one hand could do, each tried
+     */
+    record Nothing(List<String> why, List<String> changes) {}
+
+    /** For a call in which no load comes on. */
+    Nothing nothing(long revisionId, String scenario) {
+        Run run = told.run(revisionId, scenario, null);
+        long first = run.scenario().steps().stream()
+                .mapToLong(s -> Time.micros(s.atSeconds()))
+                .filter(t -> t > 0)
+                .min()
+                .orElse(0);
+        List<String> why = Why.at(run, Math.min(run.until(), first + LOOKED)).off().stream()
+                .map(Why.Reason::toString)
+                .limit(MOST_TOLD)
+                .toList();
+        List<String> changes = OneChange.thatHelp(store.revision(revisionId).assembly(), run.scenario()).stream()
+                .map(OneChange::toString)
+                .limit(MOST_TOLD)
+                .toList();
+        return new Nothing(why, changes);
     }
 
     /** Of a motor's taps, the one that is fed. */

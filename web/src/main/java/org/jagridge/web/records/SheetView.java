@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Place;
-import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.core.meter.Request;
@@ -18,26 +17,24 @@ import org.jagridge.web.svg.Clock;
  */
 record SheetView(String scenario, String load, String at, List<Section> sections) {
 
-    record Section(String title, List<Line> lines) {}
+    /** @param place where one stands; empty where it is the section before's */
+    record Section(String place, String title, List<Line> lines, List<String> notes) {}
 
     /**
      * @param number from 1 through the whole sheet
-     * @param where the place that one stands at; empty where it is the line before's
      * @param red where the red lead goes, or the wire in the clamp
      * @param range what is right, like "25.3 to 27.4"
      */
     record Line(
             int number,
             String key,
-            String where,
             String what,
             String dial,
             String red,
             String black,
             String expected,
             String range,
-            String unit,
-            String otherwise) {}
+            String unit) {}
 
     static SheetView of(SheetPlans.Plan plan) {
         Circuit circuit = plan.run().circuit();
@@ -47,47 +44,33 @@ record SheetView(String scenario, String load, String at, List<Section> sections
         for (CheckSheet.Section s : plan.sheet().sections()) {
             List<Line> lines = new ArrayList<>();
             for (CheckSheet.Line l : s.lines()) {
-                String where = where(l, circuit);
-                lines.add(line(++number, l, where.equals(before) ? "" : where, circuit));
-                before = where;
+                lines.add(line(++number, l, circuit));
             }
-            sections.add(new Section(s.title(), lines));
+            String place = circuit.place(s.place()).map(Place::name).orElse(s.place());
+            sections.add(new Section(place.equals(before) ? "" : place, s.circuit(), lines, s.notes()));
+            before = place;
         }
         return new SheetView(plan.scenario(), plan.load().title().replace('-', '–'), Clock.of(plan.at()), sections);
     }
 
-    private static Line line(int number, CheckSheet.Line l, String where, Circuit circuit) {
+    private static Line line(int number, CheckSheet.Line l, Circuit circuit) {
         Request r = l.request();
         boolean clamp = r.mode().clamps();
         return new Line(
                 number,
                 l.key(),
-                where,
                 l.what(),
                 r.mode().title(),
                 clamp ? "clamp " + wire(r.wire(), circuit) : r.plus().toString(),
                 clamp ? "" : r.minus().toString(),
                 Numbers.threeFigures(l.expected()),
                 Numbers.threeFigures(l.low()) + " to " + Numbers.threeFigures(l.high()),
-                l.unit(),
-                l.otherwise());
+                l.unit());
     }
 
     private static String wire(String id, Circuit circuit) {
         Wire w = circuit.wire(id).orElseThrow();
         String colour = circuit.colourOf(w);
         return id + (colour == null ? "" : ", " + colour) + ", " + w.from() + " to " + w.to();
-    }
-
-    /** The place of the terminal that the line is about. */
-    private static String where(CheckSheet.Line l, Circuit circuit) {
-        Request r = l.request();
-        Terminal at = r.mode().clamps()
-                ? circuit.wire(r.wire()).orElseThrow().to()
-                : l.what().equals(r.minus().toString()) ? r.minus() : r.plus();
-        return circuit.part(at.part())
-                .flatMap(p -> circuit.place(p.place()))
-                .map(Place::name)
-                .orElse("");
     }
 }

@@ -15,7 +15,7 @@ import org.testng.annotations.Test;
 /** Forms and files of records without a browser: what can't be read is said with its line, and nothing is changed. */
 public class RecordFormsTest extends WebTest {
     private static final String HEADER = "line,value,unit,taken_at,sender,id\n";
-    private static final String GC = "ac-volts TH.G T1.X2";
+    private static final String GC = "ac-volts TH.G TH.C";
     private String record;
 
     @BeforeClass
@@ -138,5 +138,33 @@ public class RecordFormsTest extends WebTest {
                 assertFalse(state.contains("\"right\":false"), walk[0] + " with seed " + seed + ": " + state);
             }
         }
+    }
+
+    /** A supply with a switch that stands open before a transformer, and a thermostat that calls for a relay. */
+    private static final String SWITCHED_OFF = """
+            {"format": "jagridge-circuit", "version": 1, "name": "Switched off", "places": [{"id": "u", "name": "Unit", "access": "panel"}],
+             "parts": [{"id": "M", "type": "supply", "place": "u", "params": {"system": "single-120"}},
+              {"id": "SW", "type": "switch", "place": "u", "params": {"kind": "service", "rest": "open"}},
+              {"id": "T1", "type": "transformer", "place": "u"}, {"id": "K", "type": "relay", "place": "u"},
+              {"id": "TH", "type": "thermostat", "place": "u"}],
+             "wires": [{"id": "w1", "ends": ["M.L", "SW.1"]}, {"id": "w2", "ends": ["SW.2", "T1.P1"]}, {"id": "w3", "ends": ["T1.P2", "M.N"]},
+              {"id": "w4", "ends": ["T1.X1", "TH.R"]}, {"id": "w5", "ends": ["TH.G", "K.A1"]}, {"id": "w6", "ends": ["K.A2", "T1.X2"]}]}
+            """;
+
+    @Test
+    public void aCallThatBringsNothingOnSaysWhyAndWhatWould() {
+        String json = SWITCHED_OFF
+                .replace("room-thermostat", "thermostat")
+                .replace("TH.R", "TH.R")
+                .replace("TH.G", "TH.G");
+        HttpResponse<String> made = upload("/circuits/file", "off.json", json);
+        String slug = made.headers()
+                .firstValue("Location")
+                .orElseThrow(() -> new AssertionError(made.body()))
+                .replaceAll(".*/circuits/([^/]+)/.*", "$1");
+        String page = get("/circuits/" + slug + "/sheet?run=TH-fan").body();
+        assertTrue(page.contains("No load comes on in this call."), page);
+        assertTrue(page.contains("K is off: its supply T1 is dead"), page);
+        assertTrue(page.contains("with SW.closed set to true K comes on"), page);
     }
 }
