@@ -11,13 +11,12 @@ import java.util.TreeSet;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
-import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Call;
 import org.jagridge.core.part.PartTypes;
-import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Engine;
 import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Landing;
 import org.jagridge.core.run.Tale;
 
 /** Each call of each control: what must come of it, what mustn't, and what runs with no call at all. */
@@ -26,20 +25,16 @@ final class CallTrials {
     /** When a call is looked at, seconds after it begins: machines wait, purge and run up at their own pace. */
     private static final List<Integer> LOOKS = List.of(10, 60, 120, 240, 400, 600);
 
-    private final Wiring wiring;
-    private final Assembly assembly;
     private final Circuit circuit;
     private final Findings findings;
     private final Engine engine;
     private final Work work;
 
     CallTrials(Wiring wiring, Findings findings, Engine engine, Work work) {
-        this.wiring = wiring;
         this.findings = findings;
         this.engine = engine;
         this.work = work;
-        assembly = wiring.assembly();
-        circuit = assembly.circuit();
+        circuit = wiring.assembly().circuit();
     }
 
     /** Nothing calls: nothing may run. The state that it comes to. */
@@ -92,7 +87,7 @@ final class CallTrials {
                 course = course.until(BEGINS + look);
                 see(before, course);
             }
-            if (isLanded(before, most.course().frame())) {
+            if (Landing.of(control, before, most.course().frame()) == Landing.LANDED) {
                 running.add(most);
                 judge();
             }
@@ -158,13 +153,6 @@ final class CallTrials {
                     id + " " + control.id(),
                     "In the call \"" + name + "\" " + id + " " + does + ".",
                     most.course().trial()));
-        }
-
-        /** Whether a wire is on any of the terminals that the call joins to their feed. */
-        private boolean isLanded(Frame before, Frame now) {
-            return assembly.branchesOf(control.id()).stream()
-                    .filter(b -> b.role() == Role.CONTACT && now.conducts(b) && !before.conducts(b))
-                    .anyMatch(b -> b.b() != null && wiring.isWired(control.id(), b.b().name()));
         }
     }
 }

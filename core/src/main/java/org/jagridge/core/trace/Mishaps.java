@@ -14,8 +14,10 @@ import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Time;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Event;
+import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.core.run.Tale;
@@ -26,14 +28,30 @@ import org.jagridge.core.run.Tale;
  */
 final class Mishaps {
     private static final double START = 105;
-    private static final double MISHAP = 305;
-    private static final double MENDED = 405;
-    private static final double RESET = 605;
-    private static final double AGAIN = 705;
-    private static final double UNTIL = 1000;
+    /** When a mishap comes, seconds, where all has settled by then. */
+    private static final double USUAL = 305;
 
-    /** A call and the parts that take part in it. */
-    private record Call(Scenario scenario, Set<String> involved) {}
+    /** Nothing has moved for so long. */
+    private static final double REST = 30;
+    /** How long a call is watched for the state in which most is at work. */
+    private static final double WATCHED = 1200;
+
+    /** Seconds from one thing to the next: mended, then the call taken away, then given again. */
+    private static final double MENDED = 100;
+
+    private static final double RESET = 300;
+    private static final double AGAIN = 400;
+    /** What is told ends when all has come back, at the earliest and at the latest so much after the last act. */
+    private static final double ENDS_EARLIEST = 300;
+
+    private static final double ENDS_LATEST = 1500;
+
+    /**
+     * A call and the parts that take part in it.
+     *
+     * @param mishap when something may happen to it, seconds
+     */
+    private record Call(Scenario scenario, Set<String> involved, double mishap) {}
 
     private final Circuit circuit;
     private final Assembly assembly;
@@ -51,7 +69,50 @@ final class Mishaps {
     }
 
     private void addCall(Presets.Preset preset) {
-        calls.add(new Call(preset.scenario(), involved(Simulation.run(assembly, preset.scenario()))));
+        Run goesOn =
+                Simulation.run(assembly, Tale.beginningOf(preset.scenario()).until(preset.name(), WATCHED));
+        Set<String> involved = involved(Simulation.run(assembly, preset.scenario()));
+        calls.add(new Call(preset.scenario(), involved, whenMostIsAtWork(goesOn)));
+    }
+
+    /** In the longest state of a call in which most parts are at work, at {@link #USUAL} where that is in it. */
+    private static double whenMostIsAtWork(Run run) {
+        double best = USUAL;
+        long most = -1;
+        double longest = 0;
+        for (int i = 0; i < run.frames().size(); i++) {
+            Frame f = run.frames().get(i);
+            double begins = Time.seconds(f.micros());
+            double ends = i + 1 < run.frames().size()
+                    ? Time.seconds(run.frames().get(i + 1).micros())
+                    : WATCHED;
+            double lasts = ends - begins;
+            long atWork = lasts < 2 * REST ? -1 : atWork(f);
+            if (atWork > most || (atWork == most && lasts > longest)) {
+                most = atWork;
+                longest = lasts;
+                double last = Math.max(begins + REST, ends - REST);
+                best = Math.floor(Math.min(last, Math.max(begins + REST, USUAL)));
+            }
+        }
+        return best;
+    }
+
+    private static long atWork(Frame f) {
+        return f.signals().entrySet().stream()
+                .filter(e -> f.assembly()
+                        .member(e.getKey())
+                        .filter(m -> m.signal().isAtWork(e.getValue()))
+                        .isPresent())
+                .count();
+    }
+
+    private static double lastMove(Run run) {
+        return run.events().stream()
+                .filter(e -> !e.isInput())
+                .mapToDouble(e -> Time.seconds(e.micros()))
+                .max()
+                .orElse(0);
     }
 
     /** The parts on the current paths of a call's steps, and on those of the relays whose contacts these paths pass. */
@@ -94,6 +155,11 @@ final class Mishaps {
         return call(part).map(c -> Tale.beginningOf(c.scenario())).orElseGet(Tale::new);
     }
 
+    /** When something happens to a part. */
+    private double mishap(String part) {
+        return call(part).map(Call::mishap).orElse(USUAL);
+    }
+
     private Optional<Call> call(String part) {
         return calls.stream()
                 .filter(c -> c.involved().stream().anyMatch(q -> q.equals(part) || names(q, part)))
@@ -123,13 +189,13 @@ final class Mishaps {
                     p,
                     "opens",
                     p.title() + " opens and shuts",
-                    during(id).at(MISHAP, id + ".target", "open").at(MENDED, id + ".target", "shut"));
+                    during(id).at(mishap(id), id + ".target", "open").at(mishap(id) + MENDED, id + ".target", "shut"));
         } else if (traits.contains(Trait.CYLINDER) && !params(p).has("reads")) {
             tell(
                     p,
                     "satisfied",
                     p.title() + " is satisfied and cools",
-                    during(id).at(MISHAP, id + ".celsius", 65.0).at(MENDED, id + ".celsius", 40.0));
+                    during(id).at(mishap(id), id + ".celsius", 65.0).at(mishap(id) + MENDED, id + ".celsius", 40.0));
         } else if (traits.contains(Trait.HAND_SWITCH)) {
             thrown(p);
         }
@@ -140,11 +206,13 @@ final class Mishaps {
         Map<String, Object> mended = params(p).is("reset", "manual")
                 ? Tale.both(id + ".tripped", false, id + ".reset", true)
                 : Map.of(id + ".tripped", false);
-        Tale tale = during(id).at(MISHAP, id + ".tripped", true).at(MENDED, mended);
+        double at = mishap(id);
+        Tale tale = during(id).at(at, id + ".tripped", true).at(at + MENDED, mended);
         if (circuit.parts().stream().anyMatch(l -> PartTypes.is(l, Trait.LOCKS_OUT))) {
             // it stays locked out until the call has been taken away and given again
-            call(id).ifPresent(c -> tale.at(RESET, c.scenario().steps().get(1).set())
-                    .at(AGAIN, c.scenario().steps().get(0).set()));
+            call(id).ifPresent(
+                            c -> tale.at(at + RESET, c.scenario().steps().get(1).set())
+                                    .at(at + AGAIN, c.scenario().steps().get(0).set()));
         }
         tell(p, "trips", p.title() + " trips", tale);
     }
@@ -152,6 +220,7 @@ final class Mishaps {
     private void thrown(Part p) {
         Params params = params(p);
         String input = p.id() + ".closed";
+        double at = mishap(p.id());
         boolean rest = params.is("rest", "closed");
         if (params.is("kind", "push")) {
             Tale tale = during(p.id());
@@ -163,13 +232,13 @@ final class Mishaps {
                     p,
                     "pressed",
                     p.title() + " is pressed",
-                    tale.at(MISHAP, input, !rest).at(MISHAP + 1, input, rest));
+                    tale.at(at, input, !rest).at(at + 1, input, rest));
         } else {
             tell(
                     p,
                     "thrown",
                     p.title() + (rest ? " opens and closes" : " closes and opens"),
-                    during(p.id()).at(MISHAP, input, !rest).at(MENDED, input, rest));
+                    during(p.id()).at(at, input, !rest).at(at + MENDED, input, rest));
         }
     }
 
@@ -182,7 +251,19 @@ final class Mishaps {
     }
 
     private void tell(Part p, String key, String name, Tale tale) {
-        made.add(new Presets.Preset(p.id() + "-" + key, name, false, tale.until(name, UNTIL)));
+        made.add(new Presets.Preset(p.id() + "-" + key, name, false, toTheEnd(tale, name)));
+    }
+
+    /** Told until all that was to come back has come back. */
+    private Scenario toTheEnd(Tale tale, String name) {
+        double lastAct = tale.until(name, 1).steps().stream()
+                .mapToDouble(Scenario.Step::atSeconds)
+                .max()
+                .orElse(0);
+        Scenario longest = tale.until(name, lastAct + ENDS_LATEST);
+        double moved = lastMove(Simulation.run(assembly, longest)) + 2 * REST;
+        double ends = Math.min(lastAct + ENDS_LATEST, Math.max(lastAct + ENDS_EARLIEST, Math.ceil(moved)));
+        return tale.until(name, ends);
     }
 
     private void powerFailure() {
@@ -198,11 +279,9 @@ final class Mishaps {
             String name = "Power lost and back";
             Tale tale =
                     calls.isEmpty() ? new Tale() : Tale.beginningOf(calls.get(0).scenario());
+            double at = calls.isEmpty() ? USUAL : calls.get(0).mishap();
             made.add(new Presets.Preset(
-                    "power-failure",
-                    name,
-                    false,
-                    tale.at(MISHAP, off).at(MENDED, on).until(name, UNTIL)));
+                    "power-failure", name, false, toTheEnd(tale.at(at, off).at(at + MENDED, on), name)));
         }
     }
 }

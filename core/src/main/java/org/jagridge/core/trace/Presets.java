@@ -8,9 +8,11 @@ import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Call;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.run.Landing;
 import org.jagridge.core.run.Tale;
 
 /**
@@ -33,10 +35,12 @@ public final class Presets {
     public record Preset(String key, String name, boolean call, Scenario scenario) {}
 
     private final Circuit circuit;
+    private final Assembly assembly;
     private final List<Preset> presets = new ArrayList<>();
 
     private Presets(Circuit circuit) {
         this.circuit = circuit;
+        assembly = Assembly.of(circuit);
     }
 
     /** The presets of a circuit, calls first. */
@@ -50,13 +54,22 @@ public final class Presets {
 
     private List<Preset> make() {
         circuit.parts().forEach(p -> {
-            List<Call> calls = PartTypes.callsOf(p);
+            List<Call> calls = landed(p);
             calls.forEach(c -> call(p, c));
             calls.stream().filter(c -> c.duty() == Call.Duty.EMERGENCY_HEAT).forEach(c -> defrost(p));
             changeover(p, calls);
         });
         presets.addAll(new Mishaps(circuit, presets).make());
         return presets;
+    }
+
+    /** Its calls without those of which no contact has a wire. */
+    private List<Call> landed(Part control) {
+        return !control.fitted()
+                ? List.of()
+                : PartTypes.callsOf(control).stream()
+                        .filter(c -> Landing.of(assembly, control, c) != Landing.BARE)
+                        .toList();
     }
 
     private void add(Part part, String key, String name, boolean call, Tale tale, double until) {
@@ -78,7 +91,11 @@ public final class Presets {
         if (circuit.parts().stream().noneMatch(o -> PartTypes.is(o, Trait.DEFROSTS))) {
             return;
         }
-        Call heat = call(PartTypes.callsOf(p), Call.Duty.HEATING).orElseThrow();
+        Optional<Call> called = call(PartTypes.callsOf(p), Call.Duty.HEATING);
+        if (called.isEmpty()) {
+            return;
+        }
+        Call heat = called.get();
         Tale tale = new Tale().start(heat.before());
         heat.before().keySet().forEach(room -> tale.start(room.toString(), 18.0));
         circuit.parts().forEach(o -> tale.start(PartTypes.frost(o)));

@@ -152,7 +152,7 @@ public class SaysTest {
         Circuit cottage = Circuits.demo("wardens-cottage");
         Run run = Simulation.run(
                 cottage, Presets.find(cottage, "power-failure").orElseThrow().scenario());
-        Reading r = Meter.at(run, Time.micros(406)).read(Request.amps("w40"));
+        Reading r = Meter.at(run, Time.micros(552)).read(Request.amps("w40"));
         contains(r, "CMP draws 4.");
         contains(r, "times its running amps (12.0 A): it is locked, or just starting");
     }

@@ -274,8 +274,32 @@ public class SequenceTest {
     public void afterAShortLossOfPowerTheCompressorStallsAndTheStripsDoNotCome() {
         List<String> told = told(run("wardens-cottage", "power-failure"));
         int back = told.indexOf("[M on: yes, MO on: yes]");
-        assertEquals(told.subList(back + 1, back + 4), List.of("405.0 M on", "405.0 MO on", "405.0 T1 live"));
-        assertTrue(told.contains("405.0 CMP stalled") && told.contains("413.0 CMP overload"), told.toString());
+        assertEquals(told.subList(back + 1, back + 4), List.of("551.0 M on", "551.0 MO on", "551.0 T1 live"));
+        assertTrue(told.contains("551.0 CMP stalled") && told.contains("559.0 CMP overload"), told.toString());
+    }
+
+    /** A trip comes when the burner and its blower run, and is told until the furnace has lit again. */
+    @Test
+    public void aTripIsToldUntilAllHasComeBack() {
+        List<String> told = told(run("seminar-room", "LIM-trips"));
+        int trip = told.indexOf("[LIM tripped: yes]");
+        assertTrue(told.indexOf("73.0 BLW MED") < trip && trip > 0, told.toString());
+        List<String> after = told.subList(told.indexOf("[LIM tripped: no]"), told.size());
+        assertTrue(after.stream().anyMatch(e -> e.endsWith("FC heating")), after.toString());
+        assertTrue(after.stream().anyMatch(e -> e.endsWith("BLW MED")), after.toString());
+    }
+
+    /** Nothing is on TH.Y any more: cooling is no call of this circuit, nor is a changeover. */
+    @Test
+    public void whatIsNotLandedIsNoCall() {
+        Circuit.Builder b = Circuits.demo("seminar-room").toBuilder();
+        b.wires()
+                .removeIf(w ->
+                        w.from().toString().equals("TH.Y") || w.to().toString().equals("TH.Y"));
+        List<String> keys =
+                Presets.of(b.build()).stream().map(Presets.Preset::key).toList();
+        assertTrue(keys.contains("TH-heat"), keys.toString());
+        assertTrue(!keys.contains("TH-cool") && !keys.contains("TH-changeover"), keys.toString());
     }
 
     /** A cold day of the heat pump: what the room does begins a chapter, and most chapters tell what was told before. */
