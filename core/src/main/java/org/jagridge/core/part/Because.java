@@ -105,6 +105,11 @@ public record Because(
         return new Because(Kind.AMPS, words, amps, threshold, focus, false, true);
     }
 
+    /** The same reason, and what follows from it by itself, as another clause. */
+    public Because and(String more) {
+        return new Because(kind, () -> text() + ": " + more, volts, threshold, focus, lost, delayed, since);
+    }
+
     /** The same reason, but it arose when the part was armed. */
     public Because afterDelay() {
         return new Because(kind, words, volts, threshold, focus, lost, true, since);

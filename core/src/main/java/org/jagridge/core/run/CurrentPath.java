@@ -5,12 +5,14 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Trait;
 
 /**
  * The way the current takes: from a source's hot pole through a load and back, as the chain of parts and wires met
@@ -24,7 +26,7 @@ public final class CurrentPath {
      *
      * @param owners parts and wires from hot pole to return pole; empty where no current flows
      * @param branches the branches on it, in the same order
-     * @param backFeed whether it runs through another load, between two supplies, or comes from a supply that the
+     * @param backFeed whether it runs through another load that isn't meant to be in series with it, between two supplies, or comes from a supply that the
      *     circuit as drawn doesn't join to this load
      */
     public record Path(List<String> owners, List<Branch> branches, boolean backFeed) {
@@ -146,13 +148,23 @@ public final class CurrentPath {
         if (!focus.role().consumes()) {
             return false;
         }
-        boolean throughLoad = up.branches().stream().anyMatch(b -> b.role().consumes())
-                || down.branches().stream().anyMatch(b -> b.role().consumes());
+        boolean throughLoad = Stream.concat(up.branches().stream(), down.branches().stream())
+                .anyMatch(b -> b.role().consumes() && !worksInSeries(focus, b));
         boolean twoSupplies = up.source() != null
                 && down.source() != null
                 && !up.source().owner().equals(down.source().owner());
         boolean stranger = homes.differ(focus, up.source()) || homes.differ(focus, down.source());
         return throughLoad || twoSupplies || stranger;
+    }
+
+    /** The coil of a lockout relay is made to pull in through another coil. */
+    private boolean worksInSeries(Branch one, Branch other) {
+        boolean lockout = locksOut(one) || locksOut(other);
+        return lockout && one.role() == Role.COIL && other.role() == Role.COIL;
+    }
+
+    private boolean locksOut(Branch b) {
+        return assembly.member(b.owner()).filter(m -> m.is(Trait.LOCKS_OUT)).isPresent();
     }
 
     private static List<String> owners(List<Branch> chain) {

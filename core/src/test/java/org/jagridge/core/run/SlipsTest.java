@@ -7,8 +7,10 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -250,6 +252,29 @@ public class SlipsTest {
         assertFalse(gainsAux(Simulation.run(cottage, broken), defrost.micros()), "nobody tells it");
     }
 
+    /** Never both but in defrost: then the furnace takes the chill off what the heat pump blows. */
+    @Test
+    public void inADefrostTheFurnaceRunsWithTheHeatPump() {
+        Circuit.Builder b = demo("wardens-cottage").toBuilder();
+        b.parts().replaceAll(p -> {
+            Map<String, Object> params = new LinkedHashMap<>(p.params());
+            params.put("kind", "dual-fuel");
+            params.put("changeoverCelsius", -20.0);
+            return p.id().equals("TH") ? p.withParams(params) : p;
+        });
+        Circuit dual = b.build();
+        Run run = Simulation.run(
+                dual, Presets.find(dual, "TH-defrost").orElseThrow().scenario());
+        Event defrost = run.events().stream()
+                .filter(e -> e.part().equals("DF") && "defrost".equals(e.to()))
+                .findFirst()
+                .orElseThrow();
+        String before = run.at(defrost.micros() - 1_000_000).signals().get("TH");
+        String in = run.at(defrost.micros() + 5_000_000).signals().get("TH");
+        assertTrue(before.contains("R-Y") && !before.contains("R-AUX"), before);
+        assertTrue(in.contains("R-Y") && in.contains("R-AUX"), in);
+    }
+
     private static Scenario with(Scenario s, Fault... faults) {
         return new Scenario(s.name(), s.start(), s.steps(), List.of(faults), s.untilSeconds());
     }
@@ -294,20 +319,147 @@ public class SlipsTest {
 
     // ---- causes
 
+    /** White and grey come and go one by one; each move names the one that did, and the last one its spring. */
     @Test
     public void theMidPositionValveNamesTheLifeThatChanged() {
+        Circuit bare = Circuit.builder("Valve")
+                .place("unit", "Unit", Place.Access.PANEL)
+                .part("M", "supply", "unit", "system", "single-230")
+                .part("W", "switch", "unit")
+                .part("G", "switch", "unit")
+                .part("V", "mid-position-valve", "unit")
+                .wire("M.L", "W.1")
+                .wire("M.L", "G.1")
+                .wire("W.2", "V.WH")
+                .wire("G.2", "V.GY")
+                .wire("V.N", "M.N")
+                .build();
         Run run = Simulation.run(
-                demo("student-flat"),
-                during(200)
-                        .start("RS.setCelsius", 30.0)
-                        .start("CYL.celsius", 70.0)
-                        .at(5, "PR.heating", "on")
-                        .at(100, "PR.heating", "off")
+                bare,
+                during(400)
+                        .at(10, "W.closed", true)
+                        .at(50, "G.closed", true)
+                        .at(100, "G.closed", false)
+                        .at(150, "G.closed", true)
+                        .at(200, "W.closed", false)
+                        .at(250, "G.closed", false)
+                        .at(300, "G.closed", true)
+                        .at(350, "W.closed", true)
                         .scenario());
         List<String> causes = run.events().stream()
-                .filter(e -> e.part().equals("V3") && "moving".equals(e.to()))
-                .map(e -> e.because().text())
+                .filter(e -> e.part().equals("V") && "moving".equals(e.to()))
+                .map(e -> Math.round(e.micros() / 1e6) + " " + e.because().text())
                 .toList();
-        assertTrue(causes.get(0).startsWith("WH"), causes.toString());
+        // grey alone holds the heating end at 200 and moves nothing at 300; at 350 white comes to a grey that is there
+        assertEquals(
+                causes,
+                List.of(
+                        "10 WH–N now 230 V ≥ 160 V",
+                        "50 GY–N now 230 V ≥ 160 V",
+                        "100 GY–N now 0 V ≤ 160 V",
+                        "150 GY–N now 230 V ≥ 160 V",
+                        "250 GY–N now 0 V ≤ 160 V: its spring takes it back",
+                        "350 WH–N now 230 V ≥ 160 V"));
+    }
+
+    /** A series timer that is made lives on what its load draws: with the load switched off it says so. */
+    @Test
+    public void aTwoWireTimerThatLosesItsHoldingCurrentSaysSo() {
+        Circuit series = Circuits.control()
+                .part("TD", "timer", "unit", "seconds", 6.0)
+                .part("S", "switch", "unit", "rest", "closed")
+                .part("K", "relay", "unit")
+                .wire("T1.X1", "TD.IN")
+                .wire("TD.OUT", "S.1")
+                .wire("S.2", "K.A1")
+                .wire("K.A2", "T1.X2")
+                .build();
+        Run run = Simulation.run(series, during(60).at(30, "S.closed", false).scenario());
+        Event lost = run.events().stream()
+                .filter(e -> e.part().equals("TD") && e.micros() >= 30_000_000L)
+                .findFirst()
+                .orElseThrow();
+        assertEquals(lost.because().text(), "0.0 mA through it: it holds from 5 mA on");
+        assertEquals(run.at(20_000_000).signals().get("K"), "in");
+    }
+
+    /** 900 Ω of the lockout relay in series with the contactor's coil: its working current, not a back-feed. */
+    @Test
+    public void aLockoutPullsInThroughTheContactorsCoilAsItIsMeantTo() {
+        Run run = Simulation.run(
+                demo("cold-store"),
+                Presets.find(demo("cold-store"), "HPS-trips").orElseThrow().scenario());
+        Event in = run.events().stream()
+                .filter(e -> e.part().equals("LR") && "in".equals(e.to()))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(in.path().containsAll(List.of("LR", "CC")), in.path().toString());
+        assertFalse(in.backFeed());
+    }
+
+    /** 28 V DC through the 40 Ω of a 24 V AC coil are 0.7 A: it burns, and the opener that gives them goes on. */
+    @Test
+    public void anAcCoilOnTheDirectSignalOfAnOpenerOverheats() {
+        Circuit opener = Circuits.control()
+                .part("V", "opening", "unit")
+                .part("OP", "opener", "unit", "opening", "V", "signal", "dc-always")
+                .part("K", "relay", "unit", "coilVolts", 24.0)
+                .wire("M.L", "OP.L")
+                .wire("OP.N", "M.N")
+                .wire("OP.S1", "K.A1")
+                .wire("K.A2", "OP.S2")
+                .build();
+        Run run = Simulation.run(opener, during(3600).scenario());
+        Event burnt = run.events().stream()
+                .filter(e -> e.part().equals("K") && "burnt".equals(e.to()))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(run.events().toString()));
+        assertTrue(
+                burnt.because().text().contains("direct current"),
+                burnt.because().text());
+        assertEquals(run.at(3_599_000_000L).signals().get("OP"), "on");
+    }
+
+    /** Under the changeover point the furnace heats, and the reason is the weather. */
+    @Test
+    public void aDualFuelThermostatSaysThatTheOutdoorsDecided() {
+        Circuit dual = Circuits.control()
+                .part(
+                        "TH",
+                        "thermostat",
+                        "unit",
+                        "kind",
+                        "dual-fuel",
+                        "terminals",
+                        List.of("R", "C", "W", "Y", "G", "O", "AUX"),
+                        "changeoverCelsius",
+                        2.0)
+                .part("KW", "relay", "unit")
+                .part("KY", "relay", "unit")
+                .wire("T1.X1", "TH.R")
+                .wire("T1.X2", "TH.C")
+                .wire("TH.AUX", "KW.A1")
+                .wire("KW.A2", "T1.X2")
+                .wire("TH.Y", "KY.A1")
+                .wire("KY.A2", "T1.X2")
+                .build();
+        Run run = Simulation.run(
+                dual,
+                during(2000)
+                        .start("TH.roomCelsius", 17.0)
+                        .start("TH.heatSetCelsius", 20.0)
+                        .start("TH.outdoorCelsius", 8.0)
+                        .at(5, "TH.mode", "heat")
+                        .at(900, "TH.outdoorCelsius", -5.0)
+                        .scenario());
+        assertTrue(
+                run.at(600_000_000).signals().get("TH").contains("Y"),
+                run.at(600_000_000).signals().toString());
+        Event change = run.events().stream()
+                .filter(e -> e.part().equals("TH") && e.micros() >= 900_000_000L && !e.isInput())
+                .findFirst()
+                .orElseThrow();
+        assertFalse(change.to().contains("Y"), change.to());
+        assertTrue(change.because().text().contains("outdoor"), change.because().text());
     }
 }

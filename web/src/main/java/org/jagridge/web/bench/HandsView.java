@@ -49,7 +49,12 @@ record HandsView(List<Group> groups, int moved) {
             String step,
             String unit,
             String digit,
-            boolean moved) {}
+            boolean moved) {
+        /** What a push does, as its button says. */
+        public String does() {
+            return key.endsWith(".replaced") ? "replace" : key.endsWith(".reset") ? "reset" : "press";
+        }
+    }
 
     static HandsView of(BenchState state) {
         Circuit circuit = state.drawn().circuit();
@@ -106,6 +111,6 @@ record HandsView(List<Group> groups, int moved) {
 
     /** {@code roomCelsius} is the room, {@code heatSetCelsius} the heat set point; the unit stands beside it. */
     private static String label(String input) {
-        return Narrator.spaced(input).replace(" °C", "");
+        return input.equals("replaced") ? "fuse" : Narrator.spaced(input).replace(" °C", "");
     }
 }

@@ -72,44 +72,24 @@ final class MidPositionValve extends PartType {
                 Time.micros(draft.params().number("travelSeconds")));
     }
 
-    private record Valve(Branch white, Branch grey, Branch orange, long whole) implements Behaviour<Travel> {
+    /**
+     * @param white whether its life was there when it was last looked at, so that one sees which of them came or went
+     */
+    record State(Travel travel, boolean white, boolean grey) {}
+
+    private record Valve(Branch white, Branch grey, Branch orange, long whole) implements Behaviour<State> {
         private static final Complex MOTOR = Complex.real(230 * 230 / 6.0);
 
         @Override
-        public Travel start(Moment moment) {
-            return Travel.rest(0, whole);
+        public State start(Moment moment) {
+            return new State(Travel.rest(0, whole), false, false);
         }
 
         @Override
-        public void stamp(Travel s, Stamp stamp) {
+        public void stamp(State s, Stamp stamp) {
             stamp.load(white, MOTOR);
             stamp.load(grey, MOTOR);
-            stamp.contact(orange, !s.moves() && s.to() == 1);
-        }
-
-        /**
-         * Which of its lives came or went: the end it was going to tells what was there before. White and grey lead to the
-         * heating end, white alone to mid, none to hot water; what grey alone holds it lets go of when it goes.
-         */
-        private Because why(Travel s, boolean w, boolean g, Moment m) {
-            boolean hadWhite = s.to() == 0.5 || (s.to() == 1 && !g);
-            if (!w && !g) {
-                Branch gone = s.to() == 0.5 ? white : m.volts(white) < ON_VOLTS && s.to() == 1 ? grey : white;
-                return Because.fallen(gone, m.volts(gone), ON_VOLTS);
-            }
-            if (w && g) {
-                return s.to() == 0.5
-                        ? Because.risen(grey, m.volts(grey), ON_VOLTS)
-                        : Because.risen(white, m.volts(white), ON_VOLTS);
-            }
-            if (w) {
-                return s.to() == 1
-                        ? Because.fallen(grey, m.volts(grey), ON_VOLTS)
-                        : Because.risen(white, m.volts(white), ON_VOLTS);
-            }
-            return hadWhite
-                    ? Because.fallen(white, m.volts(white), ON_VOLTS)
-                    : Because.risen(grey, m.volts(grey), ON_VOLTS);
+            stamp.contact(orange, !s.travel().moves() && s.travel().to() == 1);
         }
 
         private static double position(String word) {
@@ -125,22 +105,38 @@ final class MidPositionValve extends PartType {
         }
 
         @Override
-        public Reaction<Travel> react(Travel s, Moment m) {
+        public Reaction<State> react(State s, Moment m) {
             boolean turns = m.fault(PartDefect.LoadOpen.class) == null;
-            boolean w = turns && m.volts(white) >= ON_VOLTS;
-            boolean g = turns && m.volts(grey) >= ON_VOLTS;
-            double at = s.at(m.now());
-            double end = end(s, w, g, at);
+            boolean w = m.volts(white) >= ON_VOLTS;
+            boolean g = m.volts(grey) >= ON_VOLTS;
+            Travel was = s.travel();
+            double end = end(was, turns && w, turns && g, was.at(m.now()));
             PartDefect.Stuck stuck = m.fault(PartDefect.Stuck.class);
-            Travel next = s.toward(stuck == null ? end : s.sticking(position(stuck.position()), end, m.now()), m.now());
-            boolean turned = next.to() != s.to();
+            Travel next =
+                    was.toward(stuck == null ? end : was.sticking(position(stuck.position()), end, m.now()), m.now());
+            boolean turned = next.to() != was.to();
             Because because = turned ? why(s, w, g, m) : Because.timer("the travel is done");
-            return new Reaction<>(next, next.arrives(), because, turned ? because : null);
+            return new Reaction<>(new State(next, w, g), next.arrives(), because, turned ? because : null);
+        }
+
+        /** The life that came or went; without one, what is wrong with it has begun or gone. */
+        private Because why(State s, boolean w, boolean g, Moment m) {
+            boolean white = w != s.white();
+            if (!white && g == s.grey()) {
+                return Because.fault("its motor or its gear is no longer as it was");
+            }
+            Branch changed = white ? this.white : grey;
+            boolean came = white ? w : g;
+            Because why = came
+                    ? Because.risen(changed, m.volts(changed), ON_VOLTS)
+                    : Because.fallen(changed, m.volts(changed), ON_VOLTS);
+            return w || g ? why : why.and("its spring takes it back");
         }
 
         @Override
-        public String signal(Travel s) {
-            return s.moves() ? "moving" : s.to() == 0 ? "hot-water" : s.to() == 1 ? "heating" : "mid";
+        public String signal(State s) {
+            Travel t = s.travel();
+            return t.moves() ? "moving" : t.to() == 0 ? "hot-water" : t.to() == 1 ? "heating" : "mid";
         }
     }
 }
