@@ -3,7 +3,6 @@ package org.jagridge.core.check;
 import static org.jagridge.core.check.FindingKind.COIL_UNDERVOLTED;
 
 import java.util.Locale;
-import org.jagridge.core.circuit.Params;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
@@ -30,16 +29,12 @@ final class Coils implements RunCheck {
         }
     }
 
-    private Params params(Branch b) {
-        return assembly.member(b.owner()).orElseThrow().params();
-    }
-
     private void coil(Branch b, Frame f, During during) {
-        Params p = params(b);
-        if (!p.has("coilVolts") || !"in".equals(f.signals().get(b.owner()))) {
+        double rated = assembly.member(b.owner()).orElseThrow().rating().coilVolts();
+        if (rated == 0 || !"in".equals(f.signals().get(b.owner()))) {
             return;
         }
-        double share = f.volts(b) / p.number("coilVolts");
+        double share = f.volts(b) / rated;
         if (share < HEALTHY_COIL) {
             findings.tried(
                     COIL_UNDERVOLTED,

@@ -57,7 +57,6 @@ final class Contacts implements RunCheck {
     }
 
     private void contact(Branch b, Frame f, During during) {
-        Params p = params(b);
         if (losesTooMuch(b, f)) {
             findings.tried(
                     CONTACT_DROP,
@@ -74,9 +73,7 @@ final class Contacts implements RunCheck {
                             .formatted(b.owner(), Numbers.threeFigures(1000 * f.amps(b)), during),
                     during.at(f.micros()));
         }
-        double most = p.has("maxContactAmps")
-                ? p.number("maxContactAmps")
-                : p.has("contactAmps") ? p.number("contactAmps") : 0;
+        double most = assembly.member(b.owner()).orElseThrow().rating().contactAmps();
         if (most > 0 && f.amps(b) > most) {
             findings.tried(
                     CONTACT_OVERLOADED,

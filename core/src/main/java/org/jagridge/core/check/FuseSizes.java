@@ -9,11 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.ConductorSize;
-import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.Rating;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.part.Ways;
@@ -43,25 +43,22 @@ final class FuseSizes implements WiringCheck {
     /** A control fuse so large that the winding goes first. */
     private void fuses() {
         for (Branch fuse : wiring.branches(Role.PROTECTION)) {
-            if (!wiring.member(fuse.owner()).is(Trait.FUSE)) {
+            Assembly.Member m = wiring.member(fuse.owner());
+            double amps = m.rating().protectionAmps();
+            if (!m.is(Trait.FUSE)) {
                 continue;
             }
-            double amps = wiring.assembly()
-                    .member(fuse.owner())
-                    .orElseThrow()
-                    .params()
-                    .number("amps");
             for (int node : new int[] {fuse.nodeA(), fuse.nodeB()}) {
                 for (Branch s : wiring.at(wiring.net(node))) {
-                    Params p = wiring.assembly().member(s.owner()).orElseThrow().params();
+                    Rating rating = wiring.member(s.owner()).rating();
                     if (s.role() == Role.SECONDARY
-                            && p.has("va")
-                            && amps > FUSE_TIMES * p.number("va") / p.number("secondaryVolts", 24)) {
+                            && rating.voltAmperes() > 0
+                            && amps > FUSE_TIMES * rating.voltAmperes() / rating.secondaryVolts()) {
                         findings.add(
                                 FUSE_TOO_LARGE,
                                 List.of(fuse.owner(), s.owner()),
                                 fuse.owner() + " (" + Numbers.plain(amps) + " A) lets " + s.owner() + " ("
-                                        + Numbers.plain(p.number("va")) + " VA) burn out first.");
+                                        + Numbers.plain(rating.voltAmperes()) + " VA) burn out first.");
                     }
                 }
             }
@@ -74,7 +71,8 @@ final class FuseSizes implements WiringCheck {
                 wiring.assembly(), b -> b.isWire() || b.role() == Role.CONDUCTOR || b.role() == Role.CONTACT);
         for (Branch fuse : wiring.branches(Role.PROTECTION)) {
             Assembly.Member m = wiring.member(fuse.owner());
-            if (!m.params().has("amps")) {
+            double amps = m.rating().protectionAmps();
+            if (amps == 0) {
                 continue;
             }
             Set<Integer> behind = behind(wires, fuse);
@@ -85,9 +83,7 @@ final class FuseSizes implements WiringCheck {
                 Set<Integer> ends = Set.of(b.nodeA(), b.nodeB());
                 boolean onIt = ends.contains(fuse.nodeA()) || ends.contains(fuse.nodeB());
                 boolean field = w.run() == Wire.Run.FIELD && behind.contains(b.nodeA());
-                if (size != null
-                        && (field || (onIt && m.is(Trait.FUSE)))
-                        && m.params().number("amps") > most(size, behind)) {
+                if (size != null && (field || (onIt && m.is(Trait.FUSE))) && amps > most(size, behind)) {
                     tooSmall.computeIfAbsent(size, k -> new ArrayList<>()).add(w.id());
                 }
             }
@@ -95,8 +91,8 @@ final class FuseSizes implements WiringCheck {
                     FUSE_OVER_WIRE,
                     List.of(fuse.owner()),
                     ids,
-                    fuse.owner() + " (" + Numbers.plain(m.params().number("amps")) + " A) lets more through than "
-                            + String.join(", ", ids) + " (" + size.word() + ") may carry."));
+                    fuse.owner() + " (" + Numbers.plain(amps) + " A) lets more through than " + String.join(", ", ids)
+                            + " (" + size.word() + ") may carry."));
         }
     }
 

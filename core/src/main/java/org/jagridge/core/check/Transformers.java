@@ -2,10 +2,10 @@ package org.jagridge.core.check;
 
 import static org.jagridge.core.check.FindingKind.TRANSFORMER_OVERLOADED;
 
-import org.jagridge.core.circuit.Params;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.Rating;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.run.Frame;
 
@@ -30,22 +30,16 @@ final class Transformers implements RunCheck {
         }
     }
 
-    private Params params(Branch b) {
-        return assembly.member(b.owner()).orElseThrow().params();
-    }
-
     private void transformer(Branch b, Frame f, During during) {
-        Params p = params(b);
-        if (!p.has("va")) {
-            return;
-        }
-        double va = f.amps(b) * p.number("secondaryVolts", 24);
-        if (va > OVERLOAD * p.number("va")) {
+        Rating rating = assembly.member(b.owner()).orElseThrow().rating();
+        double va = f.amps(b) * rating.secondaryVolts();
+        if (rating.voltAmperes() > 0 && va > OVERLOAD * rating.voltAmperes()) {
             findings.tried(
                     TRANSFORMER_OVERLOADED,
                     b.owner(),
                     "%s gives %s VA, rated %s VA,%s."
-                            .formatted(b.owner(), Numbers.threeFigures(va), Numbers.plain(p.number("va")), during),
+                            .formatted(
+                                    b.owner(), Numbers.threeFigures(va), Numbers.plain(rating.voltAmperes()), during),
                     during.at(f.micros()));
         }
     }

@@ -4,10 +4,10 @@ import static org.jagridge.core.check.FindingKind.OVER_VOLTAGE;
 import static org.jagridge.core.check.FindingKind.UNDER_VOLTAGE;
 
 import java.util.List;
-import org.jagridge.core.circuit.Params;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.Rating;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.SourceRating;
 
@@ -32,8 +32,7 @@ final class VoltsThatReach implements WiringCheck {
     /** Every coil and low-voltage load against the supplies that could reach both of its ends. */
     private void voltsThatReach() {
         for (Branch b : wiring.branches(Role.COIL, Role.LOAD, Role.PRIMARY)) {
-            Params p = wiring.assembly().member(b.owner()).orElseThrow().params();
-            double rated = ratedVolts(b, p);
+            double rated = ratedVolts(b, wiring.member(b.owner()).rating());
             if (rated <= 0 || !b.isDrawn()) {
                 continue;
             }
@@ -54,15 +53,15 @@ final class VoltsThatReach implements WiringCheck {
         }
     }
 
-    private static double ratedVolts(Branch b, Params p) {
+    private static double ratedVolts(Branch b, Rating rating) {
         if (b.role() == Role.COIL) {
-            return p.has("coilVolts") ? p.number("coilVolts") : 0;
+            return rating.coilVolts();
         }
         if (b.role() == Role.PRIMARY) {
-            return p.has("primaryVolts") ? p.number("primaryVolts") : 0;
+            return rating.primaryVolts();
         }
-        boolean plain = List.of("1-2").contains(b.label()) || b.label().endsWith("-COM");
-        return plain && p.has("volts") ? p.number("volts") : 0;
+        boolean plain = b.label().equals("1-2") || b.label().endsWith("-COM");
+        return plain ? rating.loadVolts() : 0;
     }
 
     /** The most nominal volts that the poles within reach of a branch's two ends can put across it; 0 for none. */

@@ -5,13 +5,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import org.jagridge.core.circuit.Params;
-import org.jagridge.core.circuit.Part;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Values;
+import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
-import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Frame;
@@ -106,22 +104,21 @@ final class AmpsProof {
 
     /** A heater draws by its resistance, so its amps follow its volts. */
     private String heater(Behind b) {
-        Part part = sound.assembly().circuit().part(b.load().owner()).orElse(null);
-        if (part == null || !PartTypes.is(part, Trait.RESISTIVE)) {
+        Assembly.Member part = sound.assembly().member(b.load().owner()).orElse(null);
+        if (part == null || !part.is(Trait.RESISTIVE)) {
             return null;
         }
-        Params params = new Params(PartTypes.catalogue().require(part).params(), part.params());
-        double rated = params.number("volts");
-        double watts = params.number("watts");
+        double rated = part.rating().loadVolts();
+        double watts = part.rating().loadWatts();
         double volts = sound.volts(b.load());
         if (Math.abs(volts - rated) <= VOLTS_DIFFER * rated) {
-            return "It is what " + part.id() + " should draw.";
+            return "It is what " + b.load().owner() + " should draw.";
         }
         double ohms = rated * rated / watts;
         return String.format(
                 Locale.ROOT,
                 "%s is rated %s W at %s V: %s Ω. At the %s V it has, %s A and %s W are right; the element is whole.",
-                part.id(),
+                b.load().owner(),
                 Numbers.threeFigures(watts),
                 Numbers.threeFigures(rated),
                 Numbers.threeFigures(ohms),
@@ -154,15 +151,17 @@ final class AmpsProof {
     /** A motor that stands still takes several times its running amps; said where it does in every world that fits. */
     private String locked(List<Behind> behind) {
         for (Behind b : behind) {
-            Part part = sound.assembly().circuit().part(b.load().owner()).orElse(null);
-            if (part == null || !part.params().containsKey("runAmps")) {
+            double running = sound.assembly()
+                    .member(b.load().owner())
+                    .map(m -> m.rating().workingAmps())
+                    .orElse(0.0);
+            if (running == 0) {
                 continue;
             }
-            double running = ((Number) part.params().get("runAmps")).doubleValue();
             boolean always =
                     !fitting.isEmpty() && fitting.stream().allMatch(w -> drawn(w.frame(), b.load()) > LOCKED * running);
             if (always && amps > LOCKED * running) {
-                return part.id() + " draws " + Numbers.threeFigures(amps / running) + " times its running amps ("
+                return b.load().owner() + " draws " + Numbers.threeFigures(amps / running) + " times its running amps ("
                         + Numbers.threeFigures(running) + " A): it is locked, or just starting.";
             }
         }

@@ -38,6 +38,10 @@ public final class Assembly {
         public boolean is(Trait trait) {
             return traits.contains(trait);
         }
+
+        public Rating rating() {
+            return type.rating(params);
+        }
     }
 
     private final Circuit circuit;

@@ -140,6 +140,11 @@ public abstract class PartType implements PartDeclaration {
         return Optional.empty();
     }
 
+    /** What its plate says. */
+    public Rating rating(Params params) {
+        return Rating.usual(params);
+    }
+
     /** What it gives by its rating; asked of parts with a source only. */
     public SourceRating source(Params params) {
         return SourceRating.ac(24);

@@ -15,6 +15,7 @@ import org.jagridge.core.part.Moment;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.PartDraft;
 import org.jagridge.core.part.PartType;
+import org.jagridge.core.part.Rating;
 import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
@@ -55,6 +56,11 @@ final class Breaker extends PartType {
     @Override
     public Optional<Isolation> isolation(Params params) {
         return Optional.of(new Isolation("closed", false, "open, lock, tag", false));
+    }
+
+    @Override
+    public Rating rating(Params params) {
+        return super.rating(params).withProtection(params.number("amps"));
     }
 
     @Override

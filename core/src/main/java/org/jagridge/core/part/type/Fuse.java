@@ -13,6 +13,7 @@ import org.jagridge.core.part.Moment;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.PartDraft;
 import org.jagridge.core.part.PartType;
+import org.jagridge.core.part.Rating;
 import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
@@ -58,6 +59,11 @@ final class Fuse extends PartType {
     @Override
     public Set<Trait> traits(Params params) {
         return Set.of(Trait.FUSE);
+    }
+
+    @Override
+    public Rating rating(Params params) {
+        return super.rating(params).withProtection(params.number("amps"));
     }
 
     @Override

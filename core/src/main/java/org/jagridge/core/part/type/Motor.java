@@ -19,6 +19,7 @@ import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Moment;
 import org.jagridge.core.part.PartDraft;
 import org.jagridge.core.part.PartType;
+import org.jagridge.core.part.Rating;
 import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
@@ -75,6 +76,11 @@ final class Motor extends PartType {
     @Override
     public Set<Trait> traits(Params params) {
         return params.is("kind", "blower") ? Set.of(Trait.SPEED_TAPS, Trait.AIR_MOVER) : Set.of(Trait.SPEED_TAPS);
+    }
+
+    @Override
+    public Rating rating(Params params) {
+        return super.rating(params).withWorkingAmps(params.number("amps"));
     }
 
     @Override
