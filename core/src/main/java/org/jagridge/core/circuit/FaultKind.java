@@ -144,6 +144,11 @@ public enum FaultKind {
         return details;
     }
 
+    /** Whether only hands do it, and whoever measures knows of it. */
+    public boolean isHandWork() {
+        return this == LIFTED || this == TWISTED;
+    }
+
     /** Whether {@code at} is a terminal; elsewhere it is a position. */
     public boolean isAtATerminal() {
         return this == LANDED || this == LIFTED;

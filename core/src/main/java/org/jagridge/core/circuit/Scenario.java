@@ -31,16 +31,20 @@ public record Scenario(
         faults = List.copyOf(faults);
     }
 
-    /** The same acts of hands and weather without any fault. */
+    /** The same acts of hands, with the wires that they took off, and the weather; without any fault. */
     public Scenario withoutFaults() {
         return new Scenario(
                 name,
                 start,
                 steps.stream()
-                        .map(s -> new Step(s.atSeconds(), s.set(), List.of()))
+                        .map(s -> new Step(s.atSeconds(), s.set(), handWork(s.faults())))
                         .toList(),
-                List.of(),
+                handWork(faults),
                 untilSeconds);
+    }
+
+    private static List<Fault> handWork(List<Fault> faults) {
+        return faults.stream().filter(f -> f.kind().isHandWork()).toList();
     }
 
     /** Nothing is touched for {@code seconds}. */

@@ -1,5 +1,6 @@
 package org.jagridge.core.meter;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,7 +33,7 @@ final class DeadTest {
     /** The display's range; beyond it, nothing joins the leads. */
     private static final double MOST_OHMS = 60e6;
     /** Up to here the meter beeps. */
-    private static final double BEEP_OHMS = 30;
+    static final double BEEP_OHMS = 30;
     /** A capacitor with no more than this beside it keeps its charge. */
     private static final double DISCHARGES_OHMS = 1e6;
 
@@ -61,16 +62,90 @@ final class DeadTest {
         reach = new Reach(frame);
     }
 
-    Reading read() {
-        String live = whyRefused();
-        if (live != null) {
-            return Reading.refused(unit(), live);
+    /**
+     * What can be claimed of a branch, here and in another world.
+     *
+     * @param branch null for the two leads
+     */
+    record Claim(Kind kind, Branch branch) {
+        enum Kind {
+            OPEN,
+            MADE,
+            WHOLE,
+            SHORTED,
+            JOINED,
+            GOOD,
+            WORN
         }
+    }
+
+    /**
+     * What a meter shows in one frame and what it comes from there.
+     *
+     * @param value ohms, or µF; infinite where the range ends
+     * @param words what it is, with {@link #SHOWN} in place of the number on the display
+     * @param claims what the words claim besides the number
+     * @param refused why there is no value, or null
+     */
+    record Seen(double value, String words, List<Claim> claims, String refused) {
+        static final String SHOWN = "\0";
+
+        Seen(double value, String words, Claim... claims) {
+            this(value, words, List.of(claims), null);
+        }
+
+        static Seen refused(String why) {
+            return new Seen(Double.NaN, "", List.of(), why);
+        }
+    }
+
+    /** Why nothing may be measured, or null. */
+    String refusal() {
+        return whyRefused();
+    }
+
+    /** Ohms or µF alone; infinite where the range ends. */
+    double value() {
+        if (request.mode() == Request.Mode.CAPACITANCE) {
+            return seen().value();
+        }
+        double ohms = plus == minus ? 0 : ohmsBetween(frame, plus, minus);
+        return ohms > MOST_OHMS ? Double.POSITIVE_INFINITY : ohms;
+    }
+
+    /** What is seen here, whether or not anything stands against it. */
+    Seen seen() {
         return request.mode() == Request.Mode.CAPACITANCE ? capacitance() : ohms();
     }
 
-    private String unit() {
-        return request.mode() == Request.Mode.CAPACITANCE ? "µF" : "Ω";
+    /** Whether a claim that was made in another frame of the circuit is true here. */
+    boolean holds(Claim claim) {
+        if (claim.kind() == Claim.Kind.JOINED) {
+            return reach.joined(plus, minus);
+        }
+        Optional<Branch> here = assembly.branchesOf(claim.branch().owner()).stream()
+                .filter(b -> b.label().equals(claim.branch().label()))
+                .findFirst();
+        if (here.isEmpty()) {
+            return false;
+        }
+        Branch b = here.get();
+        double own = frame.direct().values().admittance(b.index()).re();
+        double sound = frame.sound().direct().values().admittance(b.index()).re();
+        return switch (claim.kind()) {
+            case OPEN -> b.role().joins() ? !reach.isMade(b) : own <= 0;
+            case MADE -> reach.isMade(b);
+            case WHOLE -> own > 0;
+            case SHORTED -> sound > 0 && own > 2 * sound;
+            case GOOD -> Math.abs(shareOf(b) - 1) <= GOOD_CAPACITOR;
+            case WORN -> Math.abs(shareOf(b) - 1) > GOOD_CAPACITOR;
+            case JOINED -> true;
+        };
+    }
+
+    /** What a capacitor has of what is printed on it. */
+    private double shareOf(Branch capacitor) {
+        return microfarads(frame, List.of(capacitor)) / microfarads(frame.sound(), List.of(capacitor));
     }
 
     // ---- what stands against it
@@ -160,33 +235,40 @@ final class DeadTest {
                 || (reach.joined(b.nodeA(), minus) && reach.joined(b.nodeB(), plus));
     }
 
-    private Reading capacitance() {
+    private Seen capacitance() {
         List<Branch> found = capacitorsBetween();
         if (found.isEmpty() && !inSeries().isEmpty()) {
             return series(inSeries());
         }
         if (found.isEmpty()) {
-            return new Reading(0, "µF", "0.00", "There is no capacitor between " + leads() + ".");
+            return new Seen(0, "There is no capacitor between " + leads() + ".");
         }
         double beside = ohmsBetween(frame, plus, minus);
         if (beside < DISCHARGES_OHMS) {
-            return Reading.refused(
-                    "µF",
-                    "Something lies beside " + found.get(0).title() + " (" + ohmsWords(beside)
-                            + "): the reading would be of both. Take the wires off one of its posts first.");
+            return Seen.refused("Something lies beside " + found.get(0).title() + " (" + ohmsWords(beside)
+                    + "): the reading would be of both. Take the wires off one of its posts first.");
         }
         double is = microfarads(frame, found);
         double printed = microfarads(frame.sound(), found);
         String what = String.join(" and ", found.stream().map(Branch::title).toList());
-        String words = is < 0.01 * printed
-                ? "Next to nothing at " + what + ": it is open. " + Numbers.threeFigures(printed)
-                        + " µF are printed on it."
-                : Math.abs(is - printed) > GOOD_CAPACITOR * printed
-                        ? what + " has " + percent(1 - is / printed) + " less than the " + Numbers.threeFigures(printed)
-                                + " µF printed on it; more than 6 % off is worn out. Replace it."
-                        : what + " is good: " + Numbers.threeFigures(printed) + " µF are printed on it, and 6 % off is "
-                                + "allowed.";
-        return new Reading(is, "µF", Meter.digits(is), words);
+        if (is < 0.01 * printed) {
+            return new Seen(
+                    is,
+                    "Next to nothing at " + what + ": it is open. " + Numbers.threeFigures(printed)
+                            + " µF are printed on it.",
+                    new Claim(Claim.Kind.WORN, found.get(0)));
+        }
+        return Math.abs(is - printed) > GOOD_CAPACITOR * printed
+                ? new Seen(
+                        is,
+                        what + " has " + percent(1 - is / printed) + " less than the " + Numbers.threeFigures(printed)
+                                + " µF printed on it; more than 6 % off is worn out. Replace it.",
+                        new Claim(Claim.Kind.WORN, found.get(0)))
+                : new Seen(
+                        is,
+                        what + " is good: " + Numbers.threeFigures(printed)
+                                + " µF are printed on it, and 6 % off is allowed.",
+                        new Claim(Claim.Kind.GOOD, found.get(0)));
     }
 
     /** Two sections of one capacitor that meet at their common post, with the leads on the other two. */
@@ -205,16 +287,14 @@ final class DeadTest {
         return List.of();
     }
 
-    private Reading series(List<Branch> two) {
+    private Seen series(List<Branch> two) {
         double one = microfarads(frame, two.subList(0, 1));
         double other = microfarads(frame, two.subList(1, 2));
         double is = one + other == 0 ? 0 : one * other / (one + other);
-        return new Reading(
+        return new Seen(
                 is,
-                "µF",
-                Meter.digits(is),
-                Numbers.threeFigures(is) + " µF of two sections in series: "
-                        + two.get(0).title() + " and " + two.get(1).title() + ". Measure each from the common post.");
+                Seen.SHOWN + " of two sections in series: " + two.get(0).title() + " and "
+                        + two.get(1).title() + ". Measure each from the common post.");
     }
 
     private double microfarads(Frame f, List<Branch> capacitors) {
@@ -231,20 +311,15 @@ final class DeadTest {
 
     // ---- ohms
 
-    private Reading ohms() {
-        double ohms = plus == minus ? 0 : ohmsBetween(frame, plus, minus);
-        boolean over = ohms > MOST_OHMS;
-        boolean beeps = ohms <= BEEP_OHMS;
-        String says = plus == minus
-                ? "Both leads are on the same terminal: this is the meter's own lead resistance."
-                : over ? saysOpen() : saysOhms(ohms);
-        if (request.mode() == Request.Mode.CONTINUITY) {
-            says = (beeps ? "It beeps. " : "No beep. ") + says;
+    private Seen ohms() {
+        if (plus == minus) {
+            return new Seen(0, "Both leads are on the same terminal: this is the meter's own lead resistance.");
         }
-        return over ? Reading.overRange("Ω", says) : new Reading(ohms, "Ω", display(ohms), says);
+        double ohms = ohmsBetween(frame, plus, minus);
+        return ohms > MOST_OHMS ? saysOpen() : saysOhms(ohms);
     }
 
-    private static String display(double ohms) {
+    static String display(double ohms) {
         return ohms >= 1e6
                 ? Meter.digits(ohms / 1e6) + " M"
                 : ohms >= 1e3 ? Meter.digits(ohms / 1e3) + " k" : Meter.digits(ohms);
@@ -260,20 +335,26 @@ final class DeadTest {
         return request.plus() + " and " + request.minus();
     }
 
-    private String saysOpen() {
+    private Seen saysOpen() {
         Optional<Branch> load = underTest();
         if (load.isPresent()) {
             Branch b = load.get();
             return b.shape() == Shape.CAPACITOR
-                    ? "OL across the capacitor " + b.title() + ": ohms say only that it isn't shorted. Measure its µF."
-                    : "OL across " + b.title() + ": it is open inside"
-                            + expected(b).orElse("") + ".";
+                    ? open("OL across the capacitor " + b.title()
+                            + ": ohms say only that it isn't shorted. Measure its µF.")
+                    : open(
+                            "OL across " + b.title() + ": it is open inside"
+                                    + expected(b).orElse("") + ".",
+                            new Claim(Claim.Kind.OPEN, b));
         }
         List<Branch> opens = reach.opensBetween(plus, minus);
-        if (!opens.isEmpty()) {
-            return "OL: " + opened(opens.get(0));
-        }
-        return "OL: nothing joins " + leads() + ".";
+        return opens.isEmpty()
+                ? open("OL: nothing joins " + leads() + ".")
+                : open("OL: " + opened(opens.get(0)), new Claim(Claim.Kind.OPEN, opens.get(0)));
+    }
+
+    private static Seen open(String words, Claim... claims) {
+        return new Seen(Double.POSITIVE_INFINITY, words, claims);
     }
 
     private static String opened(Branch open) {
@@ -308,26 +389,43 @@ final class DeadTest {
         return mhos <= 0 ? Optional.empty() : Optional.of("; a sound one has " + ohmsWords(1 / mhos));
     }
 
-    private String saysOhms(double ohms) {
+    private Seen saysOhms(double ohms) {
         if (reach.joined(plus, minus)) {
             return saysJoined(ohms);
         }
         Optional<Branch> tested = underTest();
-        Solution direct = frame.direct();
-        if (tested.isEmpty()) {
-            List<String> loads = loadsOnTheWay(direct, null);
-            String way = String.join(" and ", loads);
-            List<Branch> opens = reach.opensBetween(plus, minus);
-            if (!opens.isEmpty() && !way.isEmpty()) {
-                return ohmsWords(ohms) + " is what " + way + (loads.size() == 1 ? " shows" : " show") + " beside it: "
-                        + opened(opens.get(0)) + " Take a wire off one side to test it alone.";
-            }
-            return ohmsWords(ohms) + " between " + leads() + (way.isEmpty() ? "." : ", through " + way + ".");
+        return tested.isPresent() ? across(tested.get(), ohms) : between(ohms);
+    }
+
+    /** Nothing that one means to measure lies right between the leads. */
+    private Seen between(double ohms) {
+        List<Branch> loads = loadsOnTheWay(frame.direct(), null);
+        List<String> owners = owners(loads);
+        String way = String.join(" and ", owners);
+        List<Branch> opens = reach.opensBetween(plus, minus);
+        List<Claim> claims = new ArrayList<>();
+        loads.stream().filter(b -> b.role().consumes()).forEach(b -> claims.add(new Claim(Claim.Kind.WHOLE, b)));
+        if (!opens.isEmpty() && !way.isEmpty()) {
+            claims.add(new Claim(Claim.Kind.OPEN, opens.get(0)));
+            return new Seen(
+                    ohms,
+                    Seen.SHOWN + " is what " + way + (owners.size() == 1 ? " shows" : " show") + " beside it: "
+                            + opened(opens.get(0)) + " Take a wire off one side to test it alone.",
+                    claims,
+                    null);
         }
-        Branch b = tested.get();
+        return new Seen(
+                ohms,
+                Seen.SHOWN + " between " + leads() + (way.isEmpty() ? "." : ", through " + way + "."),
+                claims,
+                null);
+    }
+
+    private Seen across(Branch b, double ohms) {
+        Solution direct = frame.direct();
         double own = direct.values().admittance(b.index()).re();
         double beside = 1 / ohms - own;
-        List<String> others = beside * ohms > WORTH_TELLING ? loadsOnTheWay(direct, b) : List.of();
+        List<String> others = beside * ohms > WORTH_TELLING ? owners(loadsOnTheWay(direct, b)) : List.of();
         String also = others.isEmpty()
                 ? ""
                 : " " + String.join(" and ", others)
@@ -335,14 +433,23 @@ final class DeadTest {
                         + " in the reading; take a wire off to measure " + b.owner()
                         + " alone.";
         if (own <= 0) {
-            return ohmsWords(ohms) + ", but not of " + b.title() + ", which is open"
-                    + expected(b).orElse("") + "." + also;
+            return new Seen(
+                    ohms,
+                    Seen.SHOWN + ", but not of " + b.title() + ", which is open"
+                            + expected(b).orElse("") + "." + also,
+                    new Claim(Claim.Kind.OPEN, b));
         }
         double sound = frame.sound().direct().values().admittance(b.index()).re();
-        String judged = sound > 0 && own > 2 * sound
-                ? ": far less than the " + ohmsWords(1 / sound) + " of a sound one. Turns are shorted"
-                : ": the way through it is whole";
-        return ohmsWords(ohms) + " across " + b.title() + judged + "." + also;
+        return sound > 0 && own > 2 * sound
+                ? new Seen(
+                        ohms,
+                        Seen.SHOWN + " across " + b.title() + ": far less than the " + ohmsWords(1 / sound)
+                                + " of a sound one. Turns are shorted." + also,
+                        new Claim(Claim.Kind.SHORTED, b))
+                : new Seen(
+                        ohms,
+                        Seen.SHOWN + " across " + b.title() + ": the way through it is whole." + also,
+                        new Claim(Claim.Kind.WHOLE, b));
     }
 
     /** Whether it takes a contact or fuse to join the leads: what a circuit may do on purpose. */
@@ -352,30 +459,43 @@ final class DeadTest {
         return !byWires.root(plus).equals(byWires.root(minus));
     }
 
-    private String saysJoined(double ohms) {
+    private Seen saysJoined(double ohms) {
         double sound = ohmsBetween(frame.sound(), plus, minus);
         Optional<Branch> shorted = underTest();
+        Claim joined = new Claim(Claim.Kind.JOINED, null);
         if (shorted.isPresent() && !isBridgedByContacts()) {
-            return ohmsWords(ohms) + ": a dead short across " + shorted.get().title() + "."
-                    + expected(shorted.get())
-                            .map(e -> e.replace("; a", " A") + ".")
-                            .orElse("");
+            return new Seen(
+                    ohms,
+                    Seen.SHOWN + ": a dead short across " + shorted.get().title() + "."
+                            + expected(shorted.get())
+                                    .map(e -> e.replace("; a", " A") + ".")
+                                    .orElse(""),
+                    joined);
         }
         if (ohms > 2 * sound + 0.5) {
-            return ohmsWords(ohms) + " between " + leads() + ", where a sound joint shows " + ohmsWords(sound)
-                    + ": a worn contact or a loose joint.";
+            return new Seen(
+                    ohms,
+                    Seen.SHOWN + " between " + leads() + ", where a sound joint shows " + ohmsWords(sound)
+                            + ": a worn contact or a loose joint.",
+                    joined);
         }
         List<Branch> contacts = assembly.branches().stream()
                 .filter(b -> isAtTerminals(b) && (b.role() == Role.CONTACT || b.role() == Role.PROTECTION))
                 .toList();
-        return ohmsWords(ohms) + ": "
-                + (contacts.isEmpty()
-                        ? request.plus() + " and " + request.minus() + " are joined; the way between them is whole."
-                        : contacts.get(0).title() + " is closed.");
+        return contacts.isEmpty()
+                ? new Seen(
+                        ohms,
+                        Seen.SHOWN + ": " + request.plus() + " and " + request.minus()
+                                + " are joined; the way between them is whole.",
+                        joined)
+                : new Seen(
+                        ohms,
+                        Seen.SHOWN + ": " + contacts.get(0).title() + " is closed.",
+                        new Claim(Claim.Kind.MADE, contacts.get(0)));
     }
 
-    /** The loads on the way with the fewest of them from lead to lead, without one branch; by owner. */
-    private List<String> loadsOnTheWay(Solution direct, Branch without) {
+    /** The loads on the way with the fewest of them from lead to lead, without one branch. */
+    private List<Branch> loadsOnTheWay(Solution direct, Branch without) {
         int goal = reach.groupOf(minus);
         return Ways.of(
                         assembly,
@@ -384,10 +504,10 @@ final class DeadTest {
                                 && direct.values().admittance(b.index()).re() > 1e-9,
                         reach::groupOf)
                 .way(reach.groupOf(plus), g -> g == goal, b -> true)
-                .orElse(List.of())
-                .stream()
-                .map(Branch::owner)
-                .distinct()
-                .toList();
+                .orElse(List.of());
+    }
+
+    private static List<String> owners(List<Branch> loads) {
+        return loads.stream().map(Branch::owner).distinct().toList();
     }
 }

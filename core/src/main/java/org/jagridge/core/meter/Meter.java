@@ -117,7 +117,8 @@ public final class Meter {
             return celsius(request.plus());
         }
         return request.mode().needsDead()
-                ? new DeadTest(run, frame, request, node(request.plus()), node(request.minus())).read()
+                ? OhmsProof.read(
+                        new DeadTest(run, frame, request, node(request.plus()), node(request.minus())), request, worlds)
                 : volts(request);
     }
 

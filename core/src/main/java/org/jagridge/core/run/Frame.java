@@ -30,6 +30,7 @@ public final class Frame {
     private final Assembly assembly;
     private final Solution ac;
     private final Solution dc;
+    private Solution direct;
     private Map<String, String> signals;
     private Map<String, Object> inputs;
 
@@ -150,8 +151,11 @@ public final class Frame {
     }
 
     /** The network as direct current sees it, also where the circuit has no source of it: what ohms are read in. */
-    public Solution direct() {
-        return dc != null ? dc : assembly.network().solver().solve(stamped(configuration.faults)[1]);
+    public synchronized Solution direct() {
+        if (direct == null) {
+            direct = dc != null ? dc : assembly.network().solver().solve(stamped(configuration.faults)[1]);
+        }
+        return direct;
     }
 
     /** The values for AC and for DC. */

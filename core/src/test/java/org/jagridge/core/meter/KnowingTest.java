@@ -16,6 +16,9 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Isolation;
+import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.FaultList;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
@@ -79,6 +82,76 @@ public class KnowingTest {
                     naming(fault, reading, all);
                     assertEquals(said.computeIfAbsent(r + reading.display(), k -> reading.says()), reading.says(), all);
                 }
+            }
+        }
+    }
+
+    /** With everything off: ohms, beeps and microfarads give nothing away either. */
+    @Test(dataProvider = "demos")
+    public void ohmsNeitherLieNorGiveAway(String slug) {
+        Circuit circuit = Circuits.demo(slug);
+        Assembly assembly = Assembly.of(circuit);
+        Random random = new Random(slug.hashCode());
+        List<Fault> faults = FaultList.faultsOf(circuit);
+        Map<String, Object> off = new HashMap<>();
+        assembly.members()
+                .forEach(m -> m.type()
+                        .isolation(m.params())
+                        .filter(Isolation::source)
+                        .ifPresent(i -> off.put(m.part().id() + "." + i.input(), i.off())));
+        Scenario dead = new Scenario("Off", off, List.of(), List.of(), 201);
+        Worlds worlds = Worlds.at(assembly, dead, AT);
+        List<Request> requests = new ArrayList<>();
+        for (Branch b : assembly.branches()) {
+            // what somebody would measure: across parts, and from end to end of wires
+            if (b.isDrawn()
+                    && b.a() != null
+                    && b.b() != null
+                    && random.nextInt(circuit.wires().size() / 5 + 1) == 0) {
+                Request.Mode mode = b.shape() == Shape.CAPACITOR && random.nextBoolean()
+                        ? Request.Mode.CAPACITANCE
+                        : random.nextBoolean() ? Request.Mode.OHMS : Request.Mode.CONTINUITY;
+                requests.add(new Request(mode, b.a(), b.b(), null, 1, false));
+            }
+        }
+        Map<String, String> said = new HashMap<>();
+        int named = 0;
+        for (int i = 0; i < FAULTS; i++) {
+            Fault fault = i == 0 ? null : faults.get(random.nextInt(faults.size()));
+            Run run = run(assembly, dead, fault);
+            if (run == null) {
+                continue;
+            }
+            Meter meter = Meter.at(run, AT, () -> worlds);
+            for (Request r : requests) {
+                Reading reading = meter.read(r);
+                if (reading.refused() != null) {
+                    continue;
+                }
+                String all = slug + " " + (fault == null ? "sound" : fault.words()) + " " + r.key() + ": "
+                        + reading.display() + ". " + reading.says();
+                naming(fault, reading, all);
+                named += reading.says().contains("of the single faults tried") ? 1 : 0;
+                assertEquals(said.computeIfAbsent(r + reading.display(), k -> reading.says()), reading.says(), all);
+                standing(run.at(AT), r, reading, all);
+            }
+        }
+        assertTrue(said.size() >= 1, said.size() + " readings, " + named + " named faults");
+    }
+
+    /** What a sentence says of the contact or load that its leads are on. */
+    private static void standing(Frame truth, Request r, Reading reading, String all) {
+        Reach reach = new Reach(truth);
+        for (Branch b : truth.assembly().branches()) {
+            boolean between = r.plus().equals(b.a()) && r.minus().equals(b.b());
+            if (between && reading.says().contains(b.title() + " is closed.")) {
+                assertTrue(reach.isMade(b), all);
+            }
+            if (between && reading.says().contains("the contact " + b.title() + " is open")) {
+                assertFalse(reach.isMade(b), all);
+            }
+            if (between && reading.says().contains("OL across " + b.title() + ": it is open inside")) {
+                assertTrue(truth.direct().values().admittance(b.index()).re() <= 0, all);
             }
         }
     }

@@ -308,12 +308,19 @@ public class SituationsTest {
                 ohms("LIM.2", "HTR.1"),
                 10,
                 "worn contact or a loose joint");
-        at(LAB, OFF, Fault.of(FaultKind.COIL_SHORTED, "part", "K3"), ohms("K3.A1", "K3.A2"), 0.1, "Turns are shorted");
+        at(
+                LAB,
+                OFF,
+                Fault.of(FaultKind.COIL_SHORTED, "part", "K3"),
+                ohms("K3.A1", "K3.A2"),
+                0.1,
+                "a dead short, inside or beside it",
+                "coil shorted K3");
         at(COTTAGE, ALL_OFF, ohms("HC.T1", "HC.L1"), OL, "HC L1-T1 is open");
         // two loads between the leads: the one that makes the reading is named
         at(COTTAGE, ALL_OFF, ohms("AH.X2", "DF.CC"), 12, "across CC", "whole");
         Fault touching = Fault.of(FaultKind.SHORT, "between", List.of("K1.A1", "K1.A2"), "ohms", 0.1);
-        at(LAB, OFF, touching, ohms("K1.A1", "K1.A2"), 0.1, "a dead short across K1 A1-A2", "57.6 Ω");
+        at(LAB, OFF, touching, ohms("K1.A1", "K1.A2"), 0.1, "a dead short, inside or beside it", "57.6 Ω");
         // a motor's windings lie beside what is wired to them
         at(LAB, OFF, ohms("LP1.1", "LP1.2"), 576, "across LP1", "whole");
     }
@@ -370,7 +377,9 @@ public class SituationsTest {
         table.add(new Situation(
                 COTTAGE,
                 ALL_OFF,
-                List.of(wireOpen("w42"), section(FaultKind.CAPACITOR_WEAK, "HERM")),
+                List.of(
+                        Fault.of(FaultKind.LIFTED, "wire", "w42", "at", "CAP.HERM"),
+                        section(FaultKind.CAPACITOR_WEAK, "HERM")),
                 farads("CAP.C", "CAP.HERM"),
                 22.5,
                 "50 % less than the 45",
@@ -379,7 +388,9 @@ public class SituationsTest {
         table.add(new Situation(
                 COTTAGE,
                 ALL_OFF,
-                List.of(wireOpen("w42"), section(FaultKind.CAPACITOR_OPEN, "HERM")),
+                List.of(
+                        Fault.of(FaultKind.LIFTED, "wire", "w42", "at", "CAP.HERM"),
+                        section(FaultKind.CAPACITOR_OPEN, "HERM")),
                 farads("CAP.C", "CAP.HERM"),
                 0,
                 "Next to nothing",

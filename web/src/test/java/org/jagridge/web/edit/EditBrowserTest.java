@@ -369,11 +369,11 @@ public class EditBrowserTest extends BrowserTest {
     @Test
     public void findingsFollowWhatIsTyped() {
         begin("Findings", "cold-store");
-        assertThat(page().locator("#findings h2")).hasText("2 findings");
+        assertThat(page().locator("#findings h2")).hasText("5 findings");
         edit.chain("T1.X1 > T1.X2");
         assertThat(page().locator("#findings .danger").first()).isVisible();
         page().locator("#undo").click();
-        assertThat(page().locator("#findings h2")).hasText("2 findings");
+        assertThat(page().locator("#findings h2")).hasText("5 findings");
     }
 
     @Test

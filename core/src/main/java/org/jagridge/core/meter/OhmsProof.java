@@ -1,0 +1,191 @@
+package org.jagridge.core.meter;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Supplier;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.WiringDefect;
+import org.jagridge.core.meter.DeadTest.Seen;
+import org.jagridge.core.part.Numbers;
+import org.jagridge.core.world.World;
+import org.jagridge.core.world.Worlds;
+
+/**
+ * What ohms, a beep or microfarads prove: what holds in every world that would show the same, within ±(5 % + 0.5 Ω) or
+ * ±(5 % + 0.05 µF).
+ */
+final class OhmsProof {
+    private static final double SHARE = 0.05;
+    private static final double OHMS = 0.5;
+    private static final double MICROFARADS = 0.05;
+    /** Poor joints are looked for between these many ohms. */
+    private static final double LEAST_POOR = 0.3;
+
+    private static final double MOST_POOR = 1e5;
+    private static final int HALVINGS = 16;
+    /** Ohms under which two points count as shorted, and how many times that a sound circuit has at least. */
+    private static final double SHORT = 1;
+
+    private static final double MUCH = 10;
+
+    private final Request request;
+    private final double shown;
+    private final Worlds worlds;
+    private final List<Fits> fitting = new ArrayList<>();
+
+    /** A world that fits, and the test in it. */
+    private record Fits(World world, DeadTest test, Seen seen) {}
+
+    private OhmsProof(Worlds worlds, Request request, double shown) {
+        this.worlds = worlds;
+        this.request = request;
+        this.shown = shown;
+        fitting.addAll(
+                worlds.all().parallelStream().flatMap(w -> fits(w).stream()).toList());
+        boolean sound = !fitting.isEmpty() && fitting.get(0).world().isSound();
+        if (!sound && !isCapacitance() && shown < MOST_POOR) {
+            joints().forEach(j -> poor(j).ifPresent(fitting::add));
+        }
+    }
+
+    /**
+     * The reading of a part of the circuit that is dead.
+     *
+     * @param test of the circuit as it is
+     */
+    static Reading read(DeadTest test, Request request, Supplier<Worlds> worlds) {
+        boolean farads = request.mode() == Request.Mode.CAPACITANCE;
+        String unit = farads ? "µF" : "Ω";
+        String refusal = test.refusal();
+        Seen seen = refusal == null ? test.seen() : Seen.refused(refusal);
+        if (seen.refused() != null) {
+            return Reading.refused(unit, seen.refused());
+        }
+        boolean over = Double.isInfinite(seen.value());
+        String beeps = request.mode() != Request.Mode.CONTINUITY
+                ? ""
+                : seen.value() <= DeadTest.BEEP_OHMS ? "It beeps. " : "No beep. ";
+        String says = beeps + new OhmsProof(worlds.get(), request, seen.value()).says();
+        return over
+                ? Reading.overRange(unit, says)
+                : new Reading(
+                        seen.value(), unit, farads ? Meter.digits(seen.value()) : DeadTest.display(seen.value()), says);
+    }
+
+    private boolean isCapacitance() {
+        return request.mode() == Request.Mode.CAPACITANCE;
+    }
+
+    /** The same test in another world; empty where it has no such place. */
+    private Optional<DeadTest> test(World w) {
+        Gauge gauge = new Gauge(w.frame(), w.reach());
+        return gauge.node(request.plus())
+                .flatMap(plus ->
+                        gauge.node(request.minus()).map(minus -> new DeadTest(null, w.frame(), request, plus, minus)));
+    }
+
+    private Optional<Fits> fits(World w) {
+        return test(w).filter(t -> isLike(t.value()))
+                .map(t -> new Fits(w, t, t.seen()))
+                .filter(f -> f.seen().refused() == null);
+    }
+
+    private boolean isLike(double value) {
+        if (Double.isInfinite(shown) || Double.isInfinite(value)) {
+            return Double.isInfinite(shown) == Double.isInfinite(value);
+        }
+        return Math.abs(value - shown) <= SHARE * shown + (isCapacitance() ? MICROFARADS : OHMS);
+    }
+
+    /** Each wire and each contact that may be poor. */
+    private Set<Fault> joints() {
+        Set<Fault> joints = new LinkedHashSet<>(Fit.mayBePoor(worlds).toList());
+        worlds.assembly()
+                .circuit()
+                .wires()
+                .forEach(w -> joints.add(new Fault(new WiringDefect.WireResistive(w.id(), 1))));
+        return joints;
+    }
+
+    /** A joint may have any number of ohms: those that fit are looked for by halving. */
+    private Optional<Fits> poor(Fault joint) {
+        double low = LEAST_POOR;
+        double high = MOST_POOR;
+        Optional<Double> most = ohms(joint, high);
+        if (most.isEmpty() || most.get() < shown * (1 - SHARE) - OHMS) {
+            return Optional.empty();
+        }
+        for (int i = 0; i < HALVINGS; i++) {
+            double middle = Math.sqrt(low * high);
+            Optional<Fits> fits = worlds.since(Fit.with(joint, middle)).flatMap(this::fits);
+            if (fits.isPresent()) {
+                return fits;
+            }
+            boolean less = ohms(joint, middle).orElse(Double.POSITIVE_INFINITY) < shown;
+            low = less ? middle : low;
+            high = less ? high : middle;
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Double> ohms(Fault joint, double ohms) {
+        return worlds.since(Fit.with(joint, ohms)).flatMap(this::test).map(DeadTest::value);
+    }
+
+    private String says() {
+        if (fitting.isEmpty()) {
+            return plain() + " No single fault that was tried explains it.";
+        }
+        Seen first = fitting.get(0).seen();
+        boolean sound = fitting.get(0).world().isSound();
+        List<World> such = fitting.stream().map(Fits::world).toList();
+        boolean proved = fitting.stream()
+                .allMatch(f -> first.claims().stream().allMatch(c -> f.test().holds(c)));
+        if (proved) {
+            return first.words().replace(Seen.SHOWN, number()) + (sound ? "" : naming(such));
+        }
+        return plain() + (sound ? " A sound circuit shows it, too." : shorted() + soundShows() + Naming.faults(such));
+    }
+
+    /** A part that is open or shorted inside is named by the words themselves. */
+    private static String naming(List<World> such) {
+        boolean one = such.stream().flatMap(w -> w.faults().stream()).distinct().count() == 1;
+        return one ? "" : Naming.faults(such);
+    }
+
+    private String plain() {
+        String leads = request.plus() + " and " + request.minus();
+        return Double.isInfinite(shown) ? "OL between " + leads + "." : number() + " between " + leads + ".";
+    }
+
+    private String number() {
+        if (Double.isInfinite(shown)) {
+            return "OL";
+        }
+        return isCapacitance() ? Numbers.threeFigures(shown) + " µF" : DeadTest.ohmsWords(shown);
+    }
+
+    /** Next to nothing where a sound circuit has much. */
+    private String shorted() {
+        boolean is = !isCapacitance()
+                && shown < SHORT
+                && test(worlds.sound()).filter(t -> t.value() > MUCH * SHORT).isPresent();
+        return is ? " It is a dead short, inside or beside it." : "";
+    }
+
+    private String soundShows() {
+        Optional<Seen> sound = test(worlds.sound()).map(DeadTest::seen);
+        if (sound.isEmpty() || sound.get().refused() != null) {
+            return "";
+        }
+        double value = sound.get().value();
+        return " A sound circuit shows "
+                + (Double.isInfinite(value)
+                        ? "OL"
+                        : isCapacitance() ? Numbers.threeFigures(value) + " µF" : DeadTest.ohmsWords(value))
+                + " here.";
+    }
+}
