@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.drawing.Ladder.Text;
 import org.jagridge.core.drawing.Ladder.Text.Anchor;
@@ -21,11 +22,9 @@ public final class LadderLayout {
     private static final double NUMBER_WIDTH = 26;
     private static final double SECTION_GAP = 14;
     private static final double SYMBOL_HEIGHT = 20;
-    /** Names that a rail is called by, the first that occurs on it. */
-    private static final String[] LINE_HOT = {"L1", "L", "+"};
-
-    private static final String[] LINE_RETURN = {"L2", "N", "-"};
+    /** Letters that a rail of a control circuit is called by, the first that occurs on it. */
     private static final String[] CONTROL_HOT = {"R", "RC", "RH", "X1"};
+
     private static final String[] CONTROL_RETURN = {"C", "X2"};
 
     private final Nets nets;
@@ -80,23 +79,29 @@ public final class LadderLayout {
 
     private double draw(LadderSection section, double top) {
         LadderGrid grid = new LadderGrid(section, MARGIN + NUMBER_WIDTH, top, words::labelWidth);
-        Text hot = rail(grid, section.hotRail(), grid.railLeft(), MARGIN, section.isLine() ? LINE_HOT : CONTROL_HOT);
+        String hotName = railName(section.hotRail(), section.hotPole(), CONTROL_HOT);
+        Text hot = rail(grid, section.hotRail(), grid.railLeft(), MARGIN, hotName);
         if (section.returnRail() != LadderSection.NONE) {
             double free = hot.left() + hot.width() + 8;
-            rail(grid, section.returnRail(), grid.railRight(), free, section.isLine() ? LINE_RETURN : CONTROL_RETURN);
+            String returnName = railName(section.returnRail(), section.returnPole(), CONTROL_RETURN);
+            rail(grid, section.returnRail(), grid.railRight(), free, returnName);
         }
         Map<Integer, List<String>> functions = new TreeMap<>();
         Map<Integer, Double> numbered = new HashMap<>();
         for (LadderSection.Placed p : section.placed()) {
             place(grid, p, numbered);
-            if (p.branch().role().consumes() || p.branch().role() == Role.ABSENT) {
+            if (p.branch().role().consumes()
+                    || p.branch().role() == Role.ABSENT
+                    || p.branch().role().gives()) {
                 functions.computeIfAbsent(p.row(), r -> new ArrayList<>()).add(words.function(p.branch()));
             }
         }
         verticals(grid);
         for (int row = 0; row < section.rows(); row++) {
-            String rung = Integer.toString(plan.rungOf(section, row));
-            text(TextKind.RUNG_NUMBER, MARGIN + 14, grid.y(row) + 4, Anchor.END, rung, "");
+            int rung = plan.rungOf(section, row);
+            if (rung > 0) {
+                text(TextKind.RUNG_NUMBER, MARGIN + 14, grid.y(row) + 4, Anchor.END, Integer.toString(rung), "");
+            }
             List<String> wrapped = LadderWords.wrap(String.join(
                     ", ",
                     functions.getOrDefault(row, List.of()).stream().distinct().toList()));
@@ -108,13 +113,26 @@ public final class LadderLayout {
         return grid.bottom();
     }
 
+    /**
+     * The name of the pole that a rail comes from: of a control circuit the trade's letter, if the rail has it; where no
+     * source is, the rail's first terminal.
+     */
+    private String railName(int net, Terminal pole, String... letters) {
+        Net n = nets.all().get(net);
+        boolean mains = pole != null && pole.name().matches("L\\d?|N|[+-]");
+        String letter = mains ? null : n.named(letters);
+        return letter != null
+                ? letter
+                : pole != null ? pole.name() : n.terminals().get(0).toString();
+    }
+
     /** Draws a rail with its name above it, the name not left of {@code free}. */
-    private Text rail(LadderGrid grid, int net, double x, double free, String... names) {
+    private Text rail(LadderGrid grid, int net, double x, double free, String label) {
         Net n = nets.all().get(net);
         String ref = n.terminals().get(0).toString();
-        String name = n.named(names);
-        String label = name == null ? ref : name;
-        lines.add(new Ladder.Line(net, n.nodes().get(0), x, grid.top() + 18, x, grid.bottom(), true, null, false));
+        // the supply closes the loop at the top
+        double from = grid.section().supplyRows() > 0 ? grid.y(0) : grid.top() + 18;
+        lines.add(new Ladder.Line(net, n.nodes().get(0), x, from, x, grid.bottom(), true, null, false));
         double half = new Text(TextKind.RAIL, 0, 0, Anchor.START, label, ref).width() / 2;
         width = Math.max(width, x);
         return text(TextKind.RAIL, Math.max(x, free + half), grid.top() + 12, Anchor.MIDDLE, label, ref);
@@ -221,7 +239,7 @@ public final class LadderLayout {
                 .max()
                 .orElse(LadderWords.LEAST_WIDTH);
         double y = top + 14;
-        text(TextKind.FUNCTION, MARGIN + NUMBER_WIDTH, y, Anchor.START, "Contacts that lead nowhere", "");
+        text(TextKind.FUNCTION, MARGIN + NUMBER_WIDTH, y, Anchor.START, "Wired at one end only", "");
         for (int i = 0; i < plan.spares().size(); i++) {
             Branch b = plan.spares().get(i);
             double x = MARGIN + NUMBER_WIDTH + cell * (i % LadderPlan.SPARES_A_ROW) + cell / 2;

@@ -3,9 +3,12 @@ package org.jagridge.core.drawing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Groups;
@@ -18,14 +21,18 @@ final class LadderPlan {
 
     private final Assembly assembly;
     private final Nets nets;
+    private final Set<Terminal> wired = new HashSet<>();
     private final List<LadderSection> sections = new ArrayList<>();
     private final List<Branch> spares = new ArrayList<>();
+    private final Set<Branch> folded = new HashSet<>();
+    private final Map<LadderSection, Integer> firstRung = new HashMap<>();
     private final Map<Branch, Integer> rungOf = new HashMap<>();
     private final Map<Integer, Integer> numberOf = new HashMap<>();
 
     LadderPlan(Assembly assembly, Nets nets) {
         this.assembly = assembly;
         this.nets = nets;
+        assembly.circuit().wires().forEach(w -> wired.addAll(List.of(w.from(), w.to())));
         divide();
         numberRungs();
         numberNets();
@@ -35,7 +42,12 @@ final class LadderPlan {
         return sections;
     }
 
-    /** Contacts that lead nowhere. */
+    /** Contacts that nothing is wired to: they are not drawn, and told at their coil. */
+    Set<Branch> folded() {
+        return folded;
+    }
+
+    /** Contacts that lead nowhere though a wire is on one end. */
     List<Branch> spares() {
         return spares;
     }
@@ -48,10 +60,9 @@ final class LadderPlan {
         return rungOf.get(b);
     }
 
-    /** The number of the section's row, counted through all sections. */
+    /** The number of the section's row, counted through all sections; 0 for the supply over its rails. */
     int rungOf(LadderSection section, int row) {
-        LadderSection.Placed first = section.placed().get(0);
-        return rungOf(first.branch()) - first.row() + row;
+        return row < section.supplyRows() ? 0 : firstRung.get(section) + row - section.supplyRows();
     }
 
     boolean isNumbered(int net) {
@@ -80,10 +91,72 @@ final class LadderPlan {
         }
         List<Branch> kept = new ArrayList<>();
         for (Branch b : drawn) {
-            boolean leadsNowhere = isDeadEnd(b.nodeA(), ends) || isDeadEnd(b.nodeB(), ends);
-            (b.role() == Role.CONTACT && leadsNowhere ? spares : kept).add(b);
+            boolean fromNowhere = isDeadEnd(b.nodeA(), ends);
+            boolean toNowhere = isDeadEnd(b.nodeB(), ends);
+            if (b.role() == Role.CONTACT && isBare(b)) {
+                folded.add(b);
+            } else {
+                (b.role() == Role.CONTACT && (fromNowhere || toNowhere) ? spares : kept).add(b);
+            }
         }
-        components(kept).forEach(component -> sections.add(new LadderSection(component, nets)));
+        components(kept)
+                .forEach(component ->
+                        sections.add(new LadderSection(component, nets, this::isolates, poles(component))));
+    }
+
+    private boolean isolates(Branch b) {
+        return b.role() == Role.PROTECTION
+                || (b.role() == Role.CONTACT
+                        && assembly.member(b.owner())
+                                .flatMap(m -> m.type().isolation(m.params()))
+                                .isPresent());
+    }
+
+    /** The two legs of a supply that is drawn without its inside, where both are in a component; null where they aren't. */
+    private LadderSection.Poles poles(List<Branch> component) {
+        Set<Integer> there = new HashSet<>();
+        component.forEach(b -> there.addAll(List.of(nets.ofNode(b.nodeA()), nets.ofNode(b.nodeB()))));
+        List<Branch> legs = assembly.branches().stream()
+                .filter(b -> b.role().gives() && !b.isDrawn() && there.contains(nets.ofNode(b.nodeA())))
+                .toList();
+        if (legs.size() != 2
+                || nets.ofNode(legs.get(0).nodeA()) == nets.ofNode(legs.get(1).nodeA())) {
+            return null;
+        }
+        return new LadderSection.Poles(
+                nets.ofNode(legs.get(0).nodeA()),
+                terminal(legs.get(0)),
+                nets.ofNode(legs.get(1).nodeA()),
+                terminal(legs.get(1)));
+    }
+
+    private Terminal terminal(Branch leg) {
+        return assembly.nodes().entrySet().stream()
+                .filter(e -> e.getValue() == leg.nodeA() && e.getKey().part().equals(leg.owner()))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Whether no wire at all is on the terminals of a contact, or only on a common that its part's others use. */
+    private boolean isBare(Branch b) {
+        boolean a = hasNoWire(b.a());
+        boolean c = hasNoWire(b.b());
+        return (a && c) || ((a || c) && sharesItsCommon(b));
+    }
+
+    private boolean hasNoWire(Terminal t) {
+        return !wired.contains(t);
+    }
+
+    private boolean sharesItsCommon(Branch b) {
+        Terminal common = hasNoWire(b.a()) ? b.b() : b.a();
+        return assembly.branchesOf(b.owner()).stream()
+                .anyMatch(o -> !o.equals(b)
+                        && o.isDrawn()
+                        && (common.equals(o.a()) || common.equals(o.b()))
+                        && !hasNoWire(o.a())
+                        && !hasNoWire(o.b()));
     }
 
     /** Whether nothing else is on a node's net: no other branch, no wire. */
@@ -118,9 +191,9 @@ final class LadderPlan {
     private void numberRungs() {
         int rung = 1;
         for (LadderSection section : sections) {
-            int first = rung;
-            section.placed().forEach(p -> rungOf.put(p.branch(), first + p.row()));
-            rung += section.rows();
+            firstRung.put(section, rung);
+            section.placed().forEach(p -> rungOf.put(p.branch(), rungOf(section, p.row())));
+            rung += section.rows() - section.supplyRows();
         }
         for (int i = 0; i < spares.size(); i++) {
             rungOf.put(spares.get(i), rung + i / SPARES_A_ROW);

@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
@@ -33,15 +35,26 @@ final class LadderSection {
 
     private final List<Branch> branches;
     private final Nets nets;
+    private final Predicate<Branch> isolates;
     private final Map<Integer, List<Branch>> atNet = new TreeMap<>();
     private final Map<Integer, Integer> level = new HashMap<>();
     private final Map<Branch, Placed> placed = new LinkedHashMap<>();
     private final int hotRail;
     private final int returnRail;
+    private final Terminal hotPole;
+    private final Terminal returnPole;
     private int rows;
     private int columns;
 
-    LadderSection(List<Branch> branches, Nets nets) {
+    /** Two live poles of a supply whose inside isn't drawn. */
+    record Poles(int hot, Terminal hotPole, int other, Terminal otherPole) {}
+
+    /**
+     * @param isolates what stands over the rails even where the circuit doesn't branch behind it: a disconnect, a fuse
+     * @param poles where no source is drawn, the poles that stand for it; or null
+     */
+    LadderSection(List<Branch> branches, Nets nets, Predicate<Branch> isolates, Poles poles) {
+        this.isolates = isolates;
         this.branches = branches;
         this.nets = nets;
         for (Branch b : branches) {
@@ -64,9 +77,13 @@ final class LadderSection {
                 .findFirst()
                 .orElse(null);
         ret = second == null ? advance(ret, source) : advance(a(second), second);
-        hotRail = hot;
+        boolean between = !source.role().gives() && poles != null;
+        hotPole = between ? poles.hotPole() : source.role().gives() ? source.a() : null;
+        returnPole =
+                between ? poles.otherPole() : !source.role().gives() ? null : second == null ? source.b() : second.a();
+        hotRail = between ? poles.hot() : hot;
         // a source shorted at its own poles leaves one rail
-        returnRail = ret != hot ? ret : b(source) != hot ? b(source) : NONE;
+        returnRail = between ? poles.other() : ret != hot ? ret : b(source) != hot ? b(source) : NONE;
         place();
     }
 
@@ -92,6 +109,34 @@ final class LadderSection {
 
     int returnRail() {
         return returnRail;
+    }
+
+    /** The source's pole that the hot rail comes from; null where it has none with a name, or there is no source. */
+    Terminal hotPole() {
+        return hotPole;
+    }
+
+    /** The same of the return rail; of a supply with two hot legs the second. */
+    Terminal returnPole() {
+        return returnPole;
+    }
+
+    /** Rows in which a source stands between the rails, with what is in its feed: they come first. */
+    int supplyRows() {
+        int first = 0;
+        while (first < rows && isSupply(first)) {
+            first++;
+        }
+        return first < rows ? first : 0;
+    }
+
+    private boolean isSupply(int row) {
+        List<Branch> on = placed.values().stream()
+                .filter(p -> p.row() == row)
+                .map(Placed::branch)
+                .toList();
+        return on.stream().anyMatch(b -> b.role().gives())
+                && on.stream().allMatch(b -> b.role().gives() || isInTheFeed(b));
     }
 
     int rows() {
@@ -123,8 +168,8 @@ final class LadderSection {
     }
 
     /**
-     * From a pole through fuses, breakers and switches in series to the net where the circuit begins to branch. A
-     * chain that never branches is a rung, and the rail stays at the pole.
+     * From a pole through fuses, breakers, disconnects and switches in series to the net where the circuit begins to
+     * branch, or to the last fuse or disconnect. A switch in a chain that never branches belongs to its rung.
      */
     private int advance(int pole, Branch source) {
         int branching = pole;
@@ -139,7 +184,7 @@ final class LadderSection {
             }
             cameBy = onward.get(0);
             net = other(cameBy, net);
-            if (at(net).size() >= 3) {
+            if (at(net).size() >= 3 || (isolates.test(cameBy) && at(net).size() == 2)) {
                 branching = net;
             }
         }

@@ -7,9 +7,11 @@ import org.jagridge.core.drawing.Ladder.Text;
 import org.jagridge.core.drawing.Ladder.TextKind;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.SourceRating;
 
 /** What is written at the symbols and beside the rungs of a ladder, and how much room that takes. */
 final class LadderWords {
@@ -71,17 +73,37 @@ final class LadderWords {
             }
         }
         List<String> words = new ArrayList<>();
+        long spare = assembly.branchesOf(part).stream()
+                .filter(plan.folded()::contains)
+                .count();
         if (!open.isEmpty()) {
             words.add("NO " + String.join(", ", open.stream().distinct().toList()));
         }
         if (!closed.isEmpty()) {
             words.add("NC " + String.join(", ", closed.stream().distinct().toList()));
         }
+        if (spare > 0) {
+            words.add(spare + " spare");
+        }
         return String.join(" · ", words);
     }
 
-    /** What a load is there for: its name, or what it is. */
+    /** What a load is there for: its name, or what it is; of a source its volts, too. */
     String function(Branch b) {
+        Assembly.Member m = assembly.member(b.owner()).orElseThrow();
+        return b.role().gives() ? name(b) + ", " + volts(b, m) : name(b);
+    }
+
+    /** Two hot legs between the rails make one supply. */
+    private String volts(Branch source, Assembly.Member m) {
+        long legs = assembly.branchesOf(source.owner()).stream()
+                .filter(o -> o.role() == Role.SOURCE && o.nodeB() == source.nodeB())
+                .count();
+        SourceRating gives = m.type().source(m.params());
+        return Numbers.plain(legs > 1 ? gives.betweenHots() : gives.volts()) + (gives.direct() ? " V DC" : " V");
+    }
+
+    private String name(Branch b) {
         Part part = assembly.circuit().part(b.owner()).orElseThrow();
         if (part.name() != null) {
             return part.name();

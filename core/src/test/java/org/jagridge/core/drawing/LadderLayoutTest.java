@@ -5,13 +5,18 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.ReferenceCase;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -73,7 +78,7 @@ public class LadderLayoutTest {
         Assembly assembly = Assembly.of(circuit);
         Ladder ladder = LadderLayout.of(assembly);
         List<Branch> expected = assembly.branches().stream()
-                .filter(b -> b.isDrawn() && !Nets.isMerged(b))
+                .filter(b -> b.isDrawn() && !Nets.isMerged(b) && !isUnused(b, assembly))
                 .toList();
         assertEquals(
                 ladder.symbols().stream()
@@ -81,6 +86,89 @@ public class LadderLayoutTest {
                         .sorted(byIndex())
                         .toList(),
                 expected);
+    }
+
+    /** A contact without a wire on one of its ends, whose other end has none either or serves another of its part. */
+    private static boolean isUnused(Branch b, Assembly assembly) {
+        Set<Terminal> wired = new HashSet<>();
+        assembly.circuit().wires().forEach(w -> wired.addAll(List.of(w.from(), w.to())));
+        if (b.role() != Role.CONTACT || (wired.contains(b.a()) && wired.contains(b.b()))) {
+            return false;
+        }
+        return (!wired.contains(b.a()) && !wired.contains(b.b()))
+                || assembly.branchesOf(b.owner()).stream()
+                        .anyMatch(o -> !o.equals(b)
+                                && o.isDrawn()
+                                && wired.contains(o.a())
+                                && wired.contains(o.b())
+                                && List.of(b.a(), b.b()).stream()
+                                        .filter(wired::contains)
+                                        .anyMatch(t -> t.equals(o.a()) || t.equals(o.b())));
+    }
+
+    /** Every rail that has a source is called by its pole or by the trade's letter for it. */
+    @Test(dataProvider = "circuits")
+    public void railsAreNamedByTheirPole(String name, Circuit circuit) {
+        Assembly assembly = Assembly.of(circuit);
+        Nets nets = new Nets(assembly);
+        for (LadderSection section : new LadderPlan(assembly, nets).sections()) {
+            boolean source =
+                    section.placed().stream().anyMatch(p -> p.branch().role().gives());
+            assertTrue(!source || section.hotPole() != null, name);
+        }
+        Set<String> poles = new HashSet<>(List.of("L", "L1", "L2", "N", "+", "-", "R", "RC", "RH", "X1", "C", "X2"));
+        assembly.branches().stream()
+                .filter(b -> b.role().gives() && b.isDrawn())
+                .forEach(b -> {
+                    poles.add(b.a().name());
+                    poles.add(b.b() == null ? "" : b.b().name());
+                });
+        LadderLayout.of(assembly).texts().stream()
+                .filter(t -> t.kind() == Ladder.TextKind.RAIL && !t.text().contains("."))
+                .forEach(t -> assertTrue(poles.contains(t.text()), name + " " + t.text()));
+    }
+
+    @Test
+    public void twoLegsWithoutANeutralAreTwoLiveRails() {
+        Circuit legs = Circuit.builder("Legs")
+                .place("unit", "Unit", Place.Access.PANEL)
+                .part("M", "supply", "unit", "system", "two-leg-208")
+                .part("S", "switch", "unit")
+                .part("H", "resistive-load", "unit", "volts", 208.0, "watts", 1000.0)
+                .wire("M.L1", "S.1")
+                .wire("S.2", "H.1")
+                .wire("H.2", "M.L2")
+                .build();
+        assertEquals(
+                LadderLayout.of(Assembly.of(legs)).texts().stream()
+                        .filter(t -> t.kind() == Ladder.TextKind.RAIL)
+                        .map(Ladder.Text::text)
+                        .toList(),
+                List.of("L1", "L2"));
+    }
+
+    /** Over the cottage's outdoor circuit stand its two legs and the disconnect, with its volts and without a number. */
+    @Test
+    public void theSupplyStandsOverItsRailsWithItsVolts() {
+        Ladder ladder = LadderLayout.of(Assembly.of(Circuits.demo("wardens-cottage")));
+        assertEquals(rung(ladder, "MO", "L1-N"), 0);
+        assertEquals(rung(ladder, "DS", "L1-T1"), 0);
+        double source = y(ladder, "MO", "L1-N");
+        List<Ladder.Text> beside = ladder.texts().stream()
+                .filter(t -> Math.abs(t.y() - source) < 14 && t.kind() == Ladder.TextKind.FUNCTION)
+                .toList();
+        assertTrue(beside.stream().anyMatch(t -> t.text().contains("240 V")), beside.toString());
+        assertTrue(ladder.lines().stream().anyMatch(l -> l.rail() && l.y1() == source), "a rail begins at it");
+        assertTrue(rung(ladder, "CMP", "R-C") > 0);
+    }
+
+    private static double y(Ladder ladder, String part, String label) {
+        return ladder.symbols().stream()
+                .filter(s ->
+                        s.branch().owner().equals(part) && s.branch().label().equals(label))
+                .findFirst()
+                .orElseThrow()
+                .y();
     }
 
     private static Comparator<Branch> byIndex() {
@@ -112,7 +200,8 @@ public class LadderLayoutTest {
                 .filter(t -> t.kind() == Ladder.TextKind.DETAIL && t.ref().equals("K4"))
                 .map(Ladder.Text::text)
                 .toList();
-        assertTrue(details.contains("NO " + seal + ", " + lamp + " · NC " + standby), details.toString());
+        assertTrue(
+                details.contains("NO " + seal + ", " + lamp + " · NC " + standby + " · 1 spare"), details.toString());
         assertTrue(details.contains("11–14 (" + coil + ")"), details.toString());
     }
 
