@@ -17,6 +17,8 @@ import org.jagridge.core.part.SourceRating;
 final class LadderWords {
     static final double LEAST_WIDTH = 62;
     private static final int FUNCTION_LETTERS = 24;
+    /** A number and its unit stay on one line. */
+    private static final char NO_BREAK = '\u00a0';
 
     private final Assembly assembly;
     private final LadderPlan plan;
@@ -100,7 +102,8 @@ final class LadderWords {
                 .filter(o -> o.role() == Role.SOURCE && o.nodeB() == source.nodeB())
                 .count();
         SourceRating gives = m.type().source(m.params());
-        return Numbers.plain(legs > 1 ? gives.betweenHots() : gives.volts()) + (gives.direct() ? " V DC" : " V");
+        return Numbers.plain(legs > 1 ? gives.betweenHots() : gives.volts())
+                + (gives.direct() ? NO_BREAK + "V DC" : NO_BREAK + "V");
     }
 
     private String name(Branch b) {

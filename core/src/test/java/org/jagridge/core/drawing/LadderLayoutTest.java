@@ -157,7 +157,7 @@ public class LadderLayoutTest {
         List<Ladder.Text> beside = ladder.texts().stream()
                 .filter(t -> Math.abs(t.y() - source) < 14 && t.kind() == Ladder.TextKind.FUNCTION)
                 .toList();
-        assertTrue(beside.stream().anyMatch(t -> t.text().contains("240 V")), beside.toString());
+        assertTrue(beside.stream().anyMatch(t -> t.text().contains("240\u00a0V")), beside.toString());
         assertTrue(ladder.lines().stream().anyMatch(l -> l.rail() && l.y1() == source), "a rail begins at it");
         assertTrue(rung(ladder, "CMP", "R-C") > 0);
     }
