@@ -98,7 +98,8 @@ public final class LadderSvg {
                 0,
                 "role",
                 "button");
-        svg.title((s.rung() == 0 ? "supply" : "rung " + s.rung()) + ", " + b.title() + (signal == null ? "" : ", " + signal));
+        svg.title((s.rung() == 0 ? "supply" : "rung " + s.rung()) + ", " + b.title()
+                + (signal == null ? "" : ", " + signal));
         svg.element("rect", "class", "hit", "x", -s.width() / 2, "y", -12, "width", s.width(), "height", 24);
         svg.open("g", "class", "left " + side(s.flipped() ? b.nodeB() : b.nodeA()));
         svg.raw(live == null ? symbols.atRest(b, s.width()) : symbols.of(b, s.width(), joined, works));
