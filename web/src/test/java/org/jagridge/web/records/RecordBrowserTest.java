@@ -64,6 +64,12 @@ public class RecordBrowserTest extends BrowserTest {
         assertThat(row("ac-volts TH.R TH.C")).isVisible();
         assertThat(row(GC).locator(".range")).hasText(Pattern.compile("2\\d.* to 2\\d.*"));
         assertThat(row("amps w14")).containsText("clamp w14");
+        // on a phone both leads stay, and the dial goes
+        page().setViewportSize(500, 900);
+        assertThat(row(GC).locator(".red-lead")).isVisible();
+        assertThat(row(GC).locator(".black-lead")).isVisible();
+        assertThat(row(GC).locator("td").nth(2)).isHidden();
+        page().setViewportSize(1280, 800);
         page().locator("#school").selectOption("across");
         page().locator(".told-form button[type='submit']").click();
         assertThat(row("ac-volts TH.R TH.G")).isVisible();
