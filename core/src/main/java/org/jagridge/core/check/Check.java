@@ -73,7 +73,7 @@ public final class Check {
                                 .until(c.name() + " by " + control.id(), 1000)));
             }
         }
-        return runs.isEmpty() ? List.of(Scenario.quiet(10)) : runs;
+        return runs.isEmpty() ? List.of(Scenario.quiet(120)) : runs;
     }
 
     private static void lookAtWiring(Wiring w, Findings f) {

@@ -112,7 +112,7 @@ public enum FindingKind {
     UNDER_VOLTAGE(
             ERROR,
             "under-voltage",
-            "a coil or load gets less than 0.7 of its rated volts at the most",
+            "a coil or load gets less than 0.7 of its rated volts at the most, or in a run a coil that is fed doesn't pull in",
             "It won't work. Check its coil or the transformer's tap."),
     COMMON_MISSING(
             ERROR,

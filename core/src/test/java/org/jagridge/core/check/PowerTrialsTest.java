@@ -210,6 +210,24 @@ public class PowerTrialsTest {
         }
     }
 
+    /** Two alike 24 V coils in series have half the volts each: neither pulls in. */
+    @Test
+    public void twoCoilsInSeriesNeverSeat() {
+        Circuit series = control()
+                .part("K1", "relay", "unit")
+                .part("K2", "relay", "unit")
+                .wire("T1.X1", "K1.A1")
+                .wire("K1.A2", "K2.A1")
+                .wire("K2.A2", "T1.X2")
+                .build();
+        List<Finding> findings = found(series, "under-voltage");
+        assertEquals(findings.stream().map(f -> f.parts().get(0)).toList(), List.of("K1", "K2"));
+        assertTrue(
+                findings.get(0).message().contains("of its rating, and doesn't pull in"),
+                findings.get(0).message());
+        assertEquals(shown(series, findings.get(0)).signals().get("K1"), "out");
+    }
+
     @Test
     public void twoLegsThatMeetAreAShort() {
         Circuit bolted = twoLegs().wire("M.L1", "M.L2").build();
