@@ -265,7 +265,7 @@ final class SheetMaker {
                         Math.max(0, value(r) - slack()),
                         value(r) + slack(),
                         false,
-                        "The way between " + start + " and " + t + " is open, and the rest of it is whole.");
+                        "The way between " + start + " and " + t + " is open or poor; the rest of it conducts.");
             }
             withoutPole.add(place);
         }
