@@ -37,7 +37,7 @@ final class Protections implements WiringCheck {
                 findings.once(
                         mains ? NO_PROTECTION_LINE : NO_PROTECTION,
                         s.owner(),
-                        "Nothing between " + s.a() + " and " + String.join(", ", List.copyOf(fed))
+                        "Nothing drawn between " + s.a() + " and " + String.join(", ", List.copyOf(fed))
                                 + " opens on too much current.");
             }
         }

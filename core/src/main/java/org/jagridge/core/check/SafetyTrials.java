@@ -22,6 +22,8 @@ import org.jagridge.core.run.Frame;
 final class SafetyTrials {
     /** How long what was opened is watched. */
     private static final long WATCHED = 30 * Time.SECOND;
+    /** And how much longer where it has stopped nothing by then. */
+    private static final long LATE = 150 * Time.SECOND;
     /** How long something may take to start again. */
     private static final long RESTARTS = 600 * Time.SECOND;
 
@@ -59,6 +61,8 @@ final class SafetyTrials {
                 stops = true;
                 onlyTheAir(m, r, tripped, still);
                 restarts(m, r, tripped, still);
+            } else if (stopsLater(r, tripped)) {
+                stops = true;
             } else if (goesOn == null && !r.works().isEmpty()) {
                 goesOn = r;
                 open = tripped;
@@ -72,6 +76,12 @@ final class SafetyTrials {
                             + Work.listed(goesOn.works()) + " goes on; so it is in every other call.",
                     open.trial());
         }
+    }
+
+    /** A sequencer or a timer may let go late; what would have stopped by itself in that time proves nothing. */
+    private boolean stopsLater(Running r, Course tripped) {
+        Set<String> untouched = r.stillAtWork(work, r.course().after(WATCHED + LATE));
+        return !r.stillAtWork(work, tripped.after(LATE)).containsAll(untouched);
     }
 
     private static String named(Assembly.Member m) {

@@ -281,9 +281,9 @@ final class SheetMaker {
                 if (!instead.isEmpty()) {
                     notes.put(
                             spot,
-                            List.of("No terminal here is joined to " + pole + "; measured instead: "
+                            List.of("No terminal here is wired to " + pole + "; measured instead: "
                                     + String.join(", ", instead)
-                                    + ". Next to nothing across a contact is a made one, or a circuit that is open"
+                                    + ". Next to nothing across a contact is a made one, or a circuit that is dead or open"
                                     + " elsewhere."));
                 }
             }

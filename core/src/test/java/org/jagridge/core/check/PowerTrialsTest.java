@@ -131,6 +131,33 @@ public class PowerTrialsTest {
         assertEquals(f.signals().get("CMP"), "running");
     }
 
+    /** The limit lets an off-delay go, which holds the strip for another minute: late, but it stops it. */
+    @Test
+    public void aSafetyThatStopsLateIsNotBypassed() {
+        Circuit late = control()
+                .part("TH", "thermostat", "unit")
+                .part("LIM", "safety-switch", "unit", "kind", "limit")
+                .part("TD", "timer", "unit", "form", "relay", "function", "off-delay", "seconds", 60.0)
+                .part("H", "resistive-load", "unit", "volts", 120.0, "watts", 1000.0, "kind", "strip")
+                .wire("T1.X1", "TH.R")
+                .wire("TH.W", "LIM.1")
+                .wire("LIM.2", "TD.TR")
+                .wire("T1.X1", "TD.A1")
+                .wire("TD.A2", "T1.X2")
+                .wire("M.L", "TD.11")
+                .wire("TD.14", "H.1")
+                .wire("H.2", "M.N")
+                .build();
+        Check.Report report = Check.report(late);
+        assertTrue(
+                report.looked().stream().anyMatch(l -> l.endsWith(": LIM")),
+                report.looked().toString());
+        assertEquals(found(late, "safety-bypassed"), List.of());
+        Circuit.Builder around = late.toBuilder();
+        around.wires().add(Wire.between("j", Terminal.parse("TH.W"), Terminal.parse("TD.TR")));
+        assertFalse(found(around.build(), "safety-bypassed").isEmpty());
+    }
+
     /** A lockout forgets when power goes: the compressor starts at the instant that the trial shows. */
     @Test
     public void aLockoutThatForgetsIsTold() {
@@ -152,8 +179,8 @@ public class PowerTrialsTest {
         assertEquals(
                 findings.stream().map(f -> f.severity() + " " + f.message()).toList(),
                 List.of(
-                        "WARNING Nothing between M.L and T1 opens on too much current.",
-                        "NOTE Nothing between T1.X1 and K opens on too much current."));
+                        "WARNING Nothing drawn between M.L and T1 opens on too much current.",
+                        "NOTE Nothing drawn between T1.X1 and K opens on too much current."));
         Circuit fused = Circuit.builder("Test")
                 .place("unit", "Unit", Place.Access.PANEL)
                 .part("M", "supply", "unit", "system", "single-120")

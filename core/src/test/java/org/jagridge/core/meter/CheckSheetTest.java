@@ -259,9 +259,8 @@ public class CheckSheetTest {
         assertEquals(hall.get(0).lines().stream().map(CheckSheet.Line::key).toList(), List.of("ac-volts TH.R TH.AUX"));
         assertEquals(
                 hall.get(0).notes(),
-                List.of(
-                        "No terminal here is joined to T1.X2; measured instead: TH.R to TH.AUX. Next to nothing across a"
-                                + " contact is a made one, or a circuit that is open elsewhere."));
+                List.of("No terminal here is wired to T1.X2; measured instead: TH.R to TH.AUX. Next to nothing across a"
+                        + " contact is a made one, or a circuit that is dead or open elsewhere."));
     }
 
     /** Every sheet of every call of every demo: one person reaches both leads, and comes to no place twice. */
