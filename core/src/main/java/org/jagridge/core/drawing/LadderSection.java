@@ -4,9 +4,9 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -37,14 +37,13 @@ final class LadderSection {
     private final Nets nets;
     private final Predicate<Branch> isolates;
     private final Map<Integer, List<Branch>> atNet = new TreeMap<>();
-    private final Map<Integer, Integer> level = new HashMap<>();
     private final Map<Branch, Placed> placed = new LinkedHashMap<>();
     private final int hotRail;
     private final int returnRail;
     private final Terminal hotPole;
     private final Terminal returnPole;
+    private final Flow flow;
     private int rows;
-    private int columns;
 
     /** Two live poles of a supply whose inside isn't drawn. */
     record Poles(int hot, Terminal hotPole, int other, Terminal otherPole) {}
@@ -84,7 +83,26 @@ final class LadderSection {
         hotRail = between ? poles.hot() : hot;
         // a source shorted at its own poles leaves one rail
         returnRail = between ? poles.other() : ret != hot ? ret : b(source) != hot ? b(source) : NONE;
+        flow = new Flow(new Ends(), hotRail, returnRail);
         place();
+    }
+
+    /** What {@link Flow} asks of a section. */
+    private final class Ends implements Flow.Lines {
+        @Override
+        public List<Branch> at(int net) {
+            return LadderSection.this.at(net);
+        }
+
+        @Override
+        public int other(Branch b, int net) {
+            return LadderSection.this.other(b, net);
+        }
+
+        @Override
+        public Set<Integer> nets() {
+            return atNet.keySet();
+        }
     }
 
     private int a(Branch b) {
@@ -145,11 +163,11 @@ final class LadderSection {
 
     /** Columns of symbols; levels run from 0 (hot rail) to this number (return rail). */
     int columns() {
-        return columns;
+        return flow.columns();
     }
 
     int levelOf(int net) {
-        return level.get(net);
+        return flow.levelOf(net);
     }
 
     /** The placed branches in the order of rows and columns. */
@@ -201,71 +219,39 @@ final class LadderSection {
     }
 
     private void place() {
-        levels();
-        Set<Branch> done = new HashSet<>();
         for (List<Branch> group : groups()) {
-            Set<Integer> visited = new HashSet<>();
-            List<Branch> starts = new ArrayList<>(group);
-            starts.sort(Comparator.comparingInt((Branch b) -> touches(b, hotRail) ? 0 : 1)
-                    .thenComparingInt(b -> Math.min(level.get(a(b)), level.get(b(b))))
-                    .thenComparingInt(Branch::index));
-            for (Branch b : starts) {
-                if (!done.contains(b)) {
-                    follow(b, rows++, done, visited);
-                }
-            }
-        }
-    }
-
-    private boolean touches(Branch b, int net) {
-        return a(b) == net || b(b) == net;
-    }
-
-    /** Places a branch on a row and goes on along the same row as far as the chain leads. */
-    private void follow(Branch first, int row, Set<Branch> done, Set<Integer> visited) {
-        Branch b = first;
-        while (b != null) {
-            done.add(b);
-            int left = leftNet(b);
-            int right = other(b, left);
-            boolean toReturn = right == returnRail;
-            int column = toReturn && b.role().consumes() ? columns - 1 : level.get(left);
-            if (left == right) {
-                column = Math.min(level.get(left), columns - 1);
-                placed.put(b, new Placed(b, left, right, row, column, false));
-                rows++;
-                break;
-            }
-            placed.put(b, new Placed(b, left, right, row, column, a(b) != left));
-            if (right == returnRail || right == hotRail || !visited.add(right)) {
-                break;
-            }
-            List<Branch> onward = at(right).stream()
-                    .filter(n -> !done.contains(n) && leftNet(n) == right)
-                    .sorted(Comparator.comparingInt(Branch::index))
+            Set<Branch> loops =
+                    new LinkedHashSet<>(group.stream().filter(b -> a(b) == b(b)).toList());
+            List<Branch> chains = group.stream().filter(b -> !loops.contains(b)).toList();
+            List<Integer> starts = chains.stream()
+                    .map(this::leftNet)
+                    .distinct()
+                    .sorted(Comparator.comparingInt(flow::levelOf).thenComparing(n -> n))
                     .toList();
-            for (Branch n : onward.subList(Math.min(1, onward.size()), onward.size())) {
-                later.addLast(n);
+            for (Rungs.Row row : Rungs.of(chains, starts, flow, hotRail, returnRail, this::other)) {
+                for (int i = 0; i < row.branches().size(); i++) {
+                    put(row.branches().get(i), row.nets().get(i), row.nets().get(i + 1));
+                }
+                rows++;
             }
-            b = onward.isEmpty() ? null : onward.get(0);
-        }
-        while (!later.isEmpty()) {
-            Branch n = later.pollFirst();
-            if (!done.contains(n)) {
-                follow(n, rows++, done, visited);
+            for (Branch b : loops) {
+                int net = a(b);
+                int column = Math.min(levelOf(net), columns() - 1);
+                placed.put(b, new Placed(b, net, net, rows, column, false));
+                rows += 2;
             }
         }
     }
 
-    private final Deque<Branch> later = new ArrayDeque<>();
+    /** A load stands before the return rail, or before the second pole that leads there. */
+    private void put(Branch b, int left, int right) {
+        boolean last = flow.isBack(right) && !flow.isBack(left) && !b.role().joins();
+        int column = last ? levelOf(right) - 1 : levelOf(left);
+        placed.put(b, new Placed(b, left, right, rows, column, a(b) != left));
+    }
 
     private int leftNet(Branch b) {
-        int la = level.get(a(b));
-        int lb = level.get(b(b));
-        if (la == lb) {
-            return Math.min(a(b), b(b));
-        }
-        return la < lb ? a(b) : b(b);
+        return a(b) == b(b) || flow.isBefore(a(b), b(b)) ? a(b) : b(b);
     }
 
     /** Branches that hang together apart from the rails, in the order in which a reader meets their loads. */
@@ -312,58 +298,5 @@ final class LadderSection {
                 .mapToInt(Branch::index)
                 .min()
                 .orElseGet(() -> group.stream().mapToInt(Branch::index).min().orElse(0));
-    }
-
-    /**
-     * Levels: nets are ordered by their distance from the hot rail, every branch points from the earlier net to the
-     * later one, and a net's level is the longest way to it. The return rail comes after all. What hangs on the return
-     * rail only is counted back from there in the same way.
-     */
-    private void levels() {
-        Map<Integer, Integer> forward = longestWays(hotRail, returnRail);
-        Map<Integer, Integer> backward = returnRail == NONE ? new HashMap<>() : longestWays(returnRail, hotRail);
-        backward.keySet().removeIf(net -> forward.containsKey(net) || net == returnRail);
-        int deepest =
-                forward.values().stream().mapToInt(Integer::intValue).max().orElse(0);
-        int longestBack =
-                backward.values().stream().mapToInt(Integer::intValue).max().orElse(0);
-        boolean loadOnly = at(hotRail).stream().anyMatch(b -> other(b, hotRail) == returnRail);
-        columns = Math.max(Math.max(deepest + 1, longestBack + 1), loadOnly ? 1 : 2);
-        level.putAll(forward);
-        if (returnRail != NONE) {
-            level.put(returnRail, columns);
-        }
-        backward.forEach((net, steps) -> level.put(net, columns - steps));
-    }
-
-    /** Longest ways from a net to all that are reached without passing through {@code wall}, which is left out. */
-    private Map<Integer, Integer> longestWays(int from, int wall) {
-        Map<Integer, Integer> distance = new HashMap<>();
-        Deque<Integer> queue = new ArrayDeque<>(List.of(from));
-        distance.put(from, 0);
-        while (!queue.isEmpty()) {
-            int net = queue.pollFirst();
-            for (Branch b : at(net)) {
-                int next = other(b, net);
-                if (next != wall && distance.putIfAbsent(next, distance.get(net) + 1) == null) {
-                    queue.addLast(next);
-                }
-            }
-        }
-        List<Integer> order = new ArrayList<>(distance.keySet());
-        order.sort(Comparator.comparingInt((Integer n) -> distance.get(n)).thenComparingInt(n -> n));
-        Map<Integer, Integer> rank = new HashMap<>();
-        order.forEach(net -> rank.put(net, rank.size()));
-        Map<Integer, Integer> longest = new HashMap<>();
-        longest.put(from, 0);
-        for (int net : order) {
-            for (Branch b : at(net)) {
-                int next = other(b, net);
-                if (next != wall && rank.get(next) > rank.get(net)) {
-                    longest.merge(next, longest.get(net) + 1, Math::max);
-                }
-            }
-        }
-        return longest;
     }
 }
