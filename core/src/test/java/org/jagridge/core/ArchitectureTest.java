@@ -75,7 +75,7 @@ public class ArchitectureTest {
                 .whereLayer("meter")
                 .mayOnlyAccessLayers("circuit", "network", "part", "run", "world")
                 .whereLayer("drawing")
-                .mayOnlyAccessLayers("circuit", "part", "run", "trace")
+                .mayOnlyAccessLayers("circuit", "network", "part", "run", "trace")
                 .whereLayer("check")
                 .mayOnlyAccessLayers("circuit", "network", "part", "run", "world")
                 .whereLayer("format")

@@ -149,7 +149,7 @@ final class Flow {
         Values values = new Values(network);
         values.admittance(source, CONTACT_MHOS, 0);
         values.source(source, CONTACT_MHOS, 0);
-        lines.forEach((b, line) -> values.admittance(line, b.role().joins() ? CONTACT_MHOS : LOAD_MHOS, 0));
+        lines.forEach((b, line) -> values.admittance(line, joins(b) ? CONTACT_MHOS : LOAD_MHOS, 0));
         Solution solution = network.solver().solve(values);
         double whole = solution.volts(node.get(hot), node.get(ret)).re();
         node.forEach((net, n) -> volts.put(net, solution.volts(n, node.get(ret)).re() / whole));
@@ -184,6 +184,11 @@ final class Flow {
         }
     }
 
+    /** Whether it is drawn as a contact or as a line. */
+    private static boolean joins(Branch b) {
+        return b.role().joins() || Spots.isSwitch(b);
+    }
+
     private Set<Integer> joinedTo(int rail, int wall) {
         Set<Integer> joined = new HashSet<>(List.of(rail));
         Deque<Integer> queue = new ArrayDeque<>(joined);
@@ -191,7 +196,7 @@ final class Flow {
             int net = queue.pollFirst();
             for (Branch b : at.at(net)) {
                 int next = at.other(b, net);
-                if (b.role().joins() && next != wall && joined.add(next)) {
+                if (joins(b) && next != wall && joined.add(next)) {
                     queue.addLast(next);
                 }
             }

@@ -14,7 +14,6 @@ import org.jagridge.core.drawing.Ladder.Text.Anchor;
 import org.jagridge.core.drawing.Ladder.TextKind;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Role;
 
 /** Lays out a ladder for any circuit. */
 public final class LadderLayout {
@@ -28,6 +27,7 @@ public final class LadderLayout {
     private static final String[] CONTROL_RETURN = {"C", "X2"};
 
     private final Nets nets;
+    private final Spots spots;
     private final LadderPlan plan;
     private final LadderWords words;
     private final Set<Integer> fieldNodes = new HashSet<>();
@@ -39,7 +39,8 @@ public final class LadderLayout {
 
     private LadderLayout(Assembly assembly) {
         nets = new Nets(assembly);
-        plan = new LadderPlan(assembly, nets);
+        spots = new Spots(assembly, nets);
+        plan = new LadderPlan(assembly, spots);
         words = new LadderWords(assembly, plan);
         for (Wire w : assembly.circuit().wires()) {
             if (w.run() == Wire.Run.FIELD) {
@@ -80,31 +81,25 @@ public final class LadderLayout {
     private double draw(LadderSection section, double top) {
         LadderGrid grid = new LadderGrid(section, MARGIN + NUMBER_WIDTH, top, words::labelWidth);
         String hotName = railName(section.hotRail(), section.hotPole(), CONTROL_HOT);
-        Text hot = rail(grid, section.hotRail(), grid.railLeft(), MARGIN, hotName);
+        Text last = rail(grid, section.hotRail(), grid.railLeft(), MARGIN, hotName);
         if (section.returnRail() != LadderSection.NONE) {
-            double free = hot.left() + hot.width() + 8;
+            double free = last.left() + last.width() + 8;
             String returnName = railName(section.returnRail(), section.returnPole(), CONTROL_RETURN);
-            rail(grid, section.returnRail(), grid.railRight(), free, returnName);
+            last = rail(grid, section.returnRail(), grid.railRight(), free, returnName);
         }
-        Map<Integer, List<String>> functions = new TreeMap<>();
+        if (!section.isFed()) {
+            double right = last.left() + last.width() + 12;
+            text(TextKind.FUNCTION, right, grid.top() + 12, Anchor.START, "Not fed: no supply leads here", "");
+        }
         Map<Integer, Double> numbered = new HashMap<>();
-        for (LadderSection.Placed p : section.placed()) {
-            place(grid, p, numbered);
-            if (p.branch().role().consumes()
-                    || p.branch().role() == Role.ABSENT
-                    || p.branch().role().gives()) {
-                functions.computeIfAbsent(p.row(), r -> new ArrayList<>()).add(words.function(p.branch()));
-            }
-        }
+        section.placed().forEach(p -> place(grid, p, numbered));
         verticals(grid);
         for (int row = 0; row < section.rows(); row++) {
             int rung = plan.rungOf(section, row);
             if (rung > 0) {
                 text(TextKind.RUNG_NUMBER, MARGIN + 14, grid.y(row) + 4, Anchor.END, Integer.toString(rung), "");
             }
-            List<String> wrapped = LadderWords.wrap(String.join(
-                    ", ",
-                    functions.getOrDefault(row, List.of()).stream().distinct().toList()));
+            List<String> wrapped = LadderWords.wrap(words.job(section, row));
             for (int i = 0; i < wrapped.size(); i++) {
                 double y = grid.y(row) + 4 + (i - (wrapped.size() - 1) / 2.0) * 13;
                 text(TextKind.FUNCTION, grid.railRight() + 12, y, Anchor.START, wrapped.get(i), "");
@@ -117,8 +112,8 @@ public final class LadderLayout {
      * The name of the pole that a rail comes from: of a control circuit the trade's letter, if the rail has it; where no
      * source is, the rail's first terminal.
      */
-    private String railName(int net, Terminal pole, String... letters) {
-        Net n = nets.all().get(net);
+    private String railName(int spot, Terminal pole, String... letters) {
+        Net n = spots.netOf(spot);
         boolean mains = pole != null && pole.name().matches("L\\d?|N|[+-]");
         String letter = mains ? null : n.named(letters);
         return letter != null
@@ -127,12 +122,12 @@ public final class LadderLayout {
     }
 
     /** Draws a rail with its name above it, the name not left of {@code free}. */
-    private Text rail(LadderGrid grid, int net, double x, double free, String label) {
-        Net n = nets.all().get(net);
+    private Text rail(LadderGrid grid, int spot, double x, double free, String label) {
+        Net n = spots.at(spot);
         String ref = n.terminals().get(0).toString();
         // the supply closes the loop at the top
         double from = grid.section().supplyRows() > 0 ? grid.y(0) : grid.top() + 18;
-        lines.add(new Ladder.Line(net, n.nodes().get(0), x, from, x, grid.bottom(), true, null, false));
+        lines.add(new Ladder.Line(net(spot), n.nodes().get(0), x, from, x, grid.bottom(), true, null, false));
         double half = new Text(TextKind.RAIL, 0, 0, Anchor.START, label, ref).width() / 2;
         width = Math.max(width, x);
         return text(TextKind.RAIL, Math.max(x, free + half), grid.top() + 12, Anchor.MIDDLE, label, ref);
@@ -143,18 +138,23 @@ public final class LadderLayout {
         double y = grid.y(p.row());
         double x = grid.centre(p.column());
         double half = LadderWords.symbolWidth(b) / 2;
-        symbols.add(new Ladder.Symbol(b, x, y, half * 2, SYMBOL_HEIGHT, p.flipped(), plan.rungOf(b)));
         int leftNode = p.flipped() ? b.nodeB() : b.nodeA();
         int rightNode = p.flipped() ? b.nodeA() : b.nodeB();
+        if (spots.jumpers().contains(b)) {
+            lines.add(new Ladder.Line(
+                    net(p.left()), leftNode, grid.x(p.left()), y, grid.x(p.right()), y, false, b, isField(leftNode)));
+            return;
+        }
+        symbols.add(new Ladder.Symbol(b, x, y, half * 2, SYMBOL_HEIGHT, p.flipped(), plan.rungOf(b)));
         if (p.loops()) {
             loop(grid, p, x, half);
             labels(b, x, y);
             return;
         }
         double begin = grid.isOpenEnd(p.left()) ? grid.columnStart(p.column()) - 3 : grid.x(p.left());
-        lines.add(new Ladder.Line(p.left(), leftNode, begin, y, x - half, y, false, b, isField(leftNode)));
-        lines.add(
-                new Ladder.Line(p.right(), rightNode, x + half, y, grid.x(p.right()), y, false, b, isField(rightNode)));
+        lines.add(new Ladder.Line(net(p.left()), leftNode, begin, y, x - half, y, false, b, isField(leftNode)));
+        lines.add(new Ladder.Line(
+                net(p.right()), rightNode, x + half, y, grid.x(p.right()), y, false, b, isField(rightNode)));
         if (grid.isOpenEnd(p.right())) {
             String open = (p.flipped() ? b.a() : b.b()).name();
             text(TextKind.OPEN_END, grid.columnEnd(p.column()) - 2, y + 10.5, Anchor.END, open, b.owner());
@@ -167,12 +167,12 @@ public final class LadderLayout {
                     grid.columnStart(p.column()) + 2,
                     y + 10.5,
                     Anchor.START,
-                    goesOn ? Integer.toString(plan.numberOf(p.left())) : open,
+                    goesOn ? Integer.toString(plan.numberOf(net(p.left()))) : open,
                     goesOn ? netRef(p.left()) : b.owner());
         }
         labels(b, x, y);
         if (!grid.isRail(p.right()) && numbered.putIfAbsent(p.right(), x) == null) {
-            String number = Integer.toString(plan.numberOf(p.right()));
+            String number = Integer.toString(plan.numberOf(net(p.right())));
             double at = x + half + 3;
             text(TextKind.WIRE_NUMBER, at, y - 3, Anchor.START, number, netRef(p.right()));
         }
@@ -181,18 +181,19 @@ public final class LadderLayout {
     /** Both ends on one net: one goes straight to it, the other around by the next row. */
     private void loop(LadderGrid grid, LadderSection.Placed p, double x, double half) {
         Branch b = p.branch();
-        int net = p.left();
+        int net = net(p.left());
         double y = grid.y(p.row());
         double back = grid.y(p.row() + 1);
-        boolean fromTheRight = grid.x(net) > x;
+        double own = grid.x(p.left());
+        boolean fromTheRight = own > x;
         double near = fromTheRight ? x + half : x - half;
         double far = fromTheRight ? x - half : x + half;
         double turn = fromTheRight ? grid.columnStart(p.column()) + 3 : grid.columnEnd(p.column()) - 3;
         int node = b.nodeA();
-        lines.add(new Ladder.Line(net, node, grid.x(net), y, near, y, false, b, isField(node)));
+        lines.add(new Ladder.Line(net, node, own, y, near, y, false, b, isField(node)));
         lines.add(new Ladder.Line(net, node, far, y, turn, y, false, b, isField(node)));
         lines.add(new Ladder.Line(net, node, turn, y, turn, back, false, b, isField(node)));
-        lines.add(new Ladder.Line(net, node, turn, back, grid.x(net), back, false, b, isField(node)));
+        lines.add(new Ladder.Line(net, node, turn, back, own, back, false, b, isField(node)));
     }
 
     /** Whether the wires at a node, if there are any, are all field wiring. */
@@ -200,31 +201,35 @@ public final class LadderLayout {
         return fieldNodes.contains(node);
     }
 
-    private String netRef(int net) {
-        return nets.all().get(net).terminals().get(0).toString();
+    private int net(int spot) {
+        return spots.netOf(spot).index();
+    }
+
+    private String netRef(int spot) {
+        return spots.netOf(spot).terminals().get(0).toString();
     }
 
     private void verticals(LadderGrid grid) {
-        grid.spans().forEach((net, rows) -> {
-            if (rows[0] == rows[1] || grid.isRail(net)) {
+        grid.spans().forEach((spot, rows) -> {
+            if (rows[0] == rows[1] || grid.isRail(spot)) {
                 return;
             }
-            double x = grid.x(net);
-            int node = nets.all().get(net).nodes().get(0);
-            lines.add(new Ladder.Line(net, node, x, grid.y(rows[0]), x, grid.y(rows[1]), false, null, false));
+            double x = grid.x(spot);
+            int node = spots.at(spot).nodes().get(0);
+            lines.add(new Ladder.Line(net(spot), node, x, grid.y(rows[0]), x, grid.y(rows[1]), false, null, false));
             Map<Integer, Integer> pieces = new TreeMap<>();
             for (LadderSection.Placed p : grid.section().placed()) {
-                if (p.left() == net) {
+                if (p.left() == spot) {
                     pieces.merge(p.row(), 1, Integer::sum);
                 }
-                if (p.right() == net) {
+                if (p.right() == spot) {
                     pieces.merge(p.loops() ? p.row() + 1 : p.row(), 1, Integer::sum);
                 }
             }
             pieces.forEach((row, count) -> {
                 boolean inner = row != rows[0] && row != rows[1];
                 if (count + (inner ? 2 : 1) >= 3) {
-                    dots.add(new Ladder.Dot(net, node, x, grid.y(row)));
+                    dots.add(new Ladder.Dot(net(spot), node, x, grid.y(row)));
                 }
             });
         });
@@ -260,7 +265,13 @@ public final class LadderLayout {
         lines.add(new Ladder.Line(net, node, from, y, to, y, false, b, isField(node)));
         if (plan.isNumbered(net)) {
             double x = anchor == Anchor.START ? to + 2 : to - 2;
-            text(TextKind.WIRE_NUMBER, x, y + 4, anchor, Integer.toString(plan.numberOf(net)), netRef(net));
+            text(
+                    TextKind.WIRE_NUMBER,
+                    x,
+                    y + 4,
+                    anchor,
+                    Integer.toString(plan.numberOf(net)),
+                    nets.all().get(net).terminals().get(0).toString());
         }
     }
 

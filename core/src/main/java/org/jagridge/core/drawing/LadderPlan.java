@@ -13,6 +13,8 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Trait;
 
 /** Which branches of a circuit are on which rung of which section of its ladder, and the numbers of rungs and wires. */
 final class LadderPlan {
@@ -20,7 +22,7 @@ final class LadderPlan {
     static final int SPARES_A_ROW = 4;
 
     private final Assembly assembly;
-    private final Nets nets;
+    private final Spots spots;
     private final Set<Terminal> wired = new HashSet<>();
     private final List<LadderSection> sections = new ArrayList<>();
     private final List<Branch> spares = new ArrayList<>();
@@ -29,9 +31,9 @@ final class LadderPlan {
     private final Map<Branch, Integer> rungOf = new HashMap<>();
     private final Map<Integer, Integer> numberOf = new HashMap<>();
 
-    LadderPlan(Assembly assembly, Nets nets) {
+    LadderPlan(Assembly assembly, Spots spots) {
         this.assembly = assembly;
-        this.nets = nets;
+        this.spots = spots;
         assembly.circuit().wires().forEach(w -> wired.addAll(List.of(w.from(), w.to())));
         divide();
         numberRungs();
@@ -42,7 +44,7 @@ final class LadderPlan {
         return sections;
     }
 
-    /** Contacts that nothing is wired to: they are not drawn, and told at their coil. */
+    /** Contacts and outputs that nothing is wired to: they are not drawn, and told at their part's coil or load. */
     Set<Branch> folded() {
         return folded;
     }
@@ -50,6 +52,16 @@ final class LadderPlan {
     /** Contacts that lead nowhere though a wire is on one end. */
     List<Branch> spares() {
         return spares;
+    }
+
+    /** Whether a line goes around a contact. */
+    boolean isJumper(Branch b) {
+        return spots.jumpers().contains(b);
+    }
+
+    /** Whether a contact's two ends are one net, so that it stops nothing. */
+    boolean isBypassed(Branch b) {
+        return Spots.isSwitch(b) && net(spots.ofNode(b.nodeA())) == net(spots.ofNode(b.nodeB()));
     }
 
     boolean isDrawn(Branch b) {
@@ -74,34 +86,48 @@ final class LadderPlan {
         return numberOf.getOrDefault(net, 0);
     }
 
-    boolean isOnASpare(int net) {
-        return spares.stream().anyMatch(b -> nets.ofNode(b.nodeA()) == net || nets.ofNode(b.nodeB()) == net);
+    boolean isOnASpare(int spot) {
+        return spares.stream().anyMatch(b -> spots.ofNode(b.nodeA()) == spot || spots.ofNode(b.nodeB()) == spot);
     }
 
     // ---- which branch belongs to which section
 
     private void divide() {
         List<Branch> drawn = assembly.branches().stream()
-                .filter(b -> b.isDrawn() && !Nets.isMerged(b))
+                .filter(b -> isJumper(b) || (b.isDrawn() && !Nets.isMerged(b)))
                 .toList();
-        int[] ends = new int[nets.all().size()];
+        int[] ends = new int[spots.count()];
         for (Branch b : drawn) {
-            ends[nets.ofNode(b.nodeA())]++;
-            ends[nets.ofNode(b.nodeB())]++;
+            ends[spots.ofNode(b.nodeA())]++;
+            ends[spots.ofNode(b.nodeB())]++;
         }
         List<Branch> kept = new ArrayList<>();
         for (Branch b : drawn) {
             boolean fromNowhere = isDeadEnd(b.nodeA(), ends);
             boolean toNowhere = isDeadEnd(b.nodeB(), ends);
-            if (b.role() == Role.CONTACT && isBare(b)) {
+            boolean unusedOutput = b.role().gives() && fromNowhere && toNowhere && hasALoad(b.owner());
+            if (unusedOutput || (b.role() == Role.CONTACT && isBare(b))) {
                 folded.add(b);
             } else {
                 (b.role() == Role.CONTACT && (fromNowhere || toNowhere) ? spares : kept).add(b);
             }
         }
-        components(kept)
-                .forEach(component ->
-                        sections.add(new LadderSection(component, nets, this::isolates, poles(component))));
+        components(kept).stream()
+                .map(this::withItsFeed)
+                .sorted(Comparator.comparingInt(this::rank))
+                .forEach(component -> sections.add(new LadderSection(component, spots, this::isolates)));
+    }
+
+    /** Where no source is drawn, the equipment that feeds the section from within comes first. */
+    private List<Branch> withItsFeed(List<Branch> component) {
+        if (component.stream().anyMatch(b -> b.role().gives())) {
+            return component;
+        }
+        Set<Integer> there = new HashSet<>();
+        component.forEach(b -> there.addAll(List.of(spots.ofNode(b.nodeA()), spots.ofNode(b.nodeB()))));
+        List<Branch> fed = new ArrayList<>(OwnPair.in(assembly, there, spots));
+        fed.addAll(component);
+        return fed;
     }
 
     private boolean isolates(Branch b) {
@@ -112,37 +138,16 @@ final class LadderPlan {
                                 .isPresent());
     }
 
-    /** The two legs of a supply that is drawn without its inside, where both are in a component; null where they aren't. */
-    private LadderSection.Poles poles(List<Branch> component) {
-        Set<Integer> there = new HashSet<>();
-        component.forEach(b -> there.addAll(List.of(nets.ofNode(b.nodeA()), nets.ofNode(b.nodeB()))));
-        List<Branch> legs = assembly.branches().stream()
-                .filter(b -> b.role().gives() && !b.isDrawn() && there.contains(nets.ofNode(b.nodeA())))
-                .toList();
-        if (legs.size() != 2
-                || nets.ofNode(legs.get(0).nodeA()) == nets.ofNode(legs.get(1).nodeA())) {
-            return null;
-        }
-        return new LadderSection.Poles(
-                nets.ofNode(legs.get(0).nodeA()),
-                terminal(legs.get(0)),
-                nets.ofNode(legs.get(1).nodeA()),
-                terminal(legs.get(1)));
-    }
-
-    private Terminal terminal(Branch leg) {
-        return assembly.nodes().entrySet().stream()
-                .filter(e -> e.getValue() == leg.nodeA() && e.getKey().part().equals(leg.owner()))
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElse(null);
-    }
-
     /** Whether no wire at all is on the terminals of a contact, or only on a common that its part's others use. */
     private boolean isBare(Branch b) {
         boolean a = hasNoWire(b.a());
         boolean c = hasNoWire(b.b());
         return (a && c) || ((a || c) && sharesItsCommon(b));
+    }
+
+    private boolean hasALoad(String part) {
+        return assembly.branchesOf(part).stream()
+                .anyMatch(b -> b.isDrawn() && b.role().consumes());
     }
 
     private boolean hasNoWire(Terminal t) {
@@ -161,32 +166,45 @@ final class LadderPlan {
 
     /** Whether nothing else is on a node's net: no other branch, no wire. */
     private boolean isDeadEnd(int node, int[] ends) {
-        int net = nets.ofNode(node);
-        return ends[net] == 1 && nets.all().get(net).terminals().size() == 1;
+        int net = spots.ofNode(node);
+        return ends[net] == 1 && spots.at(net).terminals().size() == 1;
     }
 
-    /** Components joined by common nets; those with a supply first, then those with a transformer, then the rest. */
+    /** What hangs together, in the order of the circuit. */
     private List<List<Branch>> components(List<Branch> branches) {
         Groups<Integer> joined = new Groups<>();
-        branches.forEach(b -> joined.join(nets.ofNode(b.nodeA()), nets.ofNode(b.nodeB())));
+        branches.forEach(b -> joined.join(spots.ofNode(b.nodeA()), spots.ofNode(b.nodeB())));
         Map<Integer, List<Branch>> byRoot = new LinkedHashMap<>();
         for (Branch b : branches) {
-            byRoot.computeIfAbsent(joined.root(nets.ofNode(b.nodeA())), r -> new ArrayList<>())
+            byRoot.computeIfAbsent(joined.root(spots.ofNode(b.nodeA())), r -> new ArrayList<>())
                     .add(b);
         }
-        List<List<Branch>> components = new ArrayList<>(byRoot.values());
-        components.sort(Comparator.comparingInt(LadderPlan::rank));
-        return components;
+        return List.copyOf(byRoot.values());
     }
 
-    private static int rank(List<Branch> component) {
-        if (component.stream().anyMatch(b -> b.role() == Role.SOURCE)) {
-            return 0;
+    /** Line voltage, each transformer's secondary, direct current, loops that equipment feeds, what nothing feeds. */
+    private int rank(List<Branch> component) {
+        return component.stream()
+                .filter(b -> b.role().gives())
+                .mapToInt(this::rankOfSource)
+                .min()
+                .orElse(4);
+    }
+
+    private int rankOfSource(Branch b) {
+        if (b.shape() == Shape.BOX) {
+            return 3;
         }
-        return component.stream().anyMatch(b -> b.role() == Role.SECONDARY) ? 1 : 2;
+        Assembly.Member m = assembly.member(b.owner()).orElseThrow();
+        boolean mains = m.type().traits(m.params()).contains(Trait.MAINS);
+        return mains ? 0 : m.type().source(m.params()).direct() ? 2 : 1;
     }
 
     // ---- numbers
+
+    private int net(int spot) {
+        return spots.netOf(spot).index();
+    }
 
     private void numberRungs() {
         int rung = 1;
@@ -210,8 +228,8 @@ final class LadderPlan {
                 reading.add(section.returnRail());
             }
             section.placed().forEach(p -> reading.addAll(List.of(p.left(), p.right())));
-            for (int net : reading) {
-                if (numberOf.putIfAbsent(net, next) == null) {
+            for (int spot : reading) {
+                if (numberOf.putIfAbsent(net(spot), next) == null) {
                     next++;
                 }
             }
@@ -220,13 +238,13 @@ final class LadderPlan {
         int next = hundred + 1;
         Map<Integer, Integer> ends = new HashMap<>();
         for (Branch b : spares) {
-            ends.merge(nets.ofNode(b.nodeA()), 1, Integer::sum);
-            ends.merge(nets.ofNode(b.nodeB()), 1, Integer::sum);
+            ends.merge(spots.ofNode(b.nodeA()), 1, Integer::sum);
+            ends.merge(spots.ofNode(b.nodeB()), 1, Integer::sum);
         }
         for (Branch b : spares) {
-            for (int net : new int[] {nets.ofNode(b.nodeA()), nets.ofNode(b.nodeB())}) {
-                boolean joins = nets.all().get(net).terminals().size() > 1 || ends.get(net) > 1;
-                if (joins && numberOf.putIfAbsent(net, next) == null) {
+            for (int net : new int[] {spots.ofNode(b.nodeA()), spots.ofNode(b.nodeB())}) {
+                boolean joins = spots.at(net).terminals().size() > 1 || ends.get(net) > 1;
+                if (joins && numberOf.putIfAbsent(net(net), next) == null) {
                     next++;
                 }
             }

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
@@ -34,7 +35,7 @@ final class LadderSection {
     static final int NONE = -1;
 
     private final List<Branch> branches;
-    private final Nets nets;
+    private final Spots spots;
     private final Predicate<Branch> isolates;
     private final Map<Integer, List<Branch>> atNet = new TreeMap<>();
     private final Map<Branch, Placed> placed = new LinkedHashMap<>();
@@ -45,17 +46,13 @@ final class LadderSection {
     private final Flow flow;
     private int rows;
 
-    /** Two live poles of a supply whose inside isn't drawn. */
-    record Poles(int hot, Terminal hotPole, int other, Terminal otherPole) {}
-
     /**
      * @param isolates what stands over the rails even where the circuit doesn't branch behind it: a disconnect, a fuse
-     * @param poles where no source is drawn, the poles that stand for it; or null
      */
-    LadderSection(List<Branch> branches, Nets nets, Predicate<Branch> isolates, Poles poles) {
+    LadderSection(List<Branch> branches, Spots spots, Predicate<Branch> isolates) {
         this.isolates = isolates;
         this.branches = branches;
-        this.nets = nets;
+        this.spots = spots;
         for (Branch b : branches) {
             at(a(b)).add(b);
             if (a(b) != b(b)) {
@@ -76,13 +73,12 @@ final class LadderSection {
                 .findFirst()
                 .orElse(null);
         ret = second == null ? advance(ret, source) : advance(a(second), second);
-        boolean between = !source.role().gives() && poles != null;
-        hotPole = between ? poles.hotPole() : source.role().gives() ? source.a() : null;
-        returnPole =
-                between ? poles.otherPole() : !source.role().gives() ? null : second == null ? source.b() : second.a();
-        hotRail = between ? poles.hot() : hot;
+        boolean fed = source.role().gives();
+        hotPole = fed ? source.a() : null;
+        returnPole = !fed ? null : second == null ? source.b() : second.a();
+        hotRail = hot;
         // a source shorted at its own poles leaves one rail
-        returnRail = between ? poles.other() : ret != hot ? ret : b(source) != hot ? b(source) : NONE;
+        returnRail = ret != hot ? ret : b(source) != hot ? b(source) : NONE;
         flow = new Flow(new Ends(), hotRail, returnRail);
         place();
     }
@@ -106,11 +102,11 @@ final class LadderSection {
     }
 
     private int a(Branch b) {
-        return nets.ofNode(b.nodeA());
+        return spots.ofNode(b.nodeA());
     }
 
     private int b(Branch b) {
-        return nets.ofNode(b.nodeB());
+        return spots.ofNode(b.nodeB());
     }
 
     private int other(Branch branch, int net) {
@@ -145,7 +141,7 @@ final class LadderSection {
         while (first < rows && isSupply(first)) {
             first++;
         }
-        return first < rows ? first : 0;
+        return first;
     }
 
     private boolean isSupply(int row) {
@@ -213,9 +209,22 @@ final class LadderSection {
         return b.role() == Role.PROTECTION || (b.role() == Role.CONTACT && b.shape() == Shape.SWITCH);
     }
 
-    /** Whether the section is fed by the mains or another source of its own, not by a transformer. */
-    boolean isLine() {
-        return branches.stream().anyMatch(b -> b.role() == Role.SOURCE);
+    /** Whether a row leads from rail to rail. */
+    boolean isShort(int row) {
+        List<Placed> on = placed.values().stream().filter(p -> p.row() == row).toList();
+        return on.stream().anyMatch(p -> p.left() == hotRail) && on.stream().anyMatch(p -> p.right() == returnRail);
+    }
+
+    /** The equipment that feeds the section from within, and is called by closing it; empty where a source is drawn. */
+    Optional<Branch> equipment() {
+        return branches.stream()
+                .filter(b -> b.role().gives() && b.shape() == Shape.BOX)
+                .findFirst();
+    }
+
+    /** Whether a source is in it. */
+    boolean isFed() {
+        return hotPole != null;
     }
 
     private void place() {
@@ -245,7 +254,8 @@ final class LadderSection {
 
     /** A load stands before the return rail, or before the second pole that leads there. */
     private void put(Branch b, int left, int right) {
-        boolean last = flow.isBack(right) && !flow.isBack(left) && !b.role().joins();
+        boolean load = !b.role().joins() && !Spots.isSwitch(b);
+        boolean last = load && (right == returnRail || (flow.isBack(right) && !flow.isBack(left)));
         int column = last ? levelOf(right) - 1 : levelOf(left);
         placed.put(b, new Placed(b, left, right, rows, column, a(b) != left));
     }

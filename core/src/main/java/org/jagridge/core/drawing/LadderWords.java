@@ -1,7 +1,13 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.drawing.Ladder.Text;
 import org.jagridge.core.drawing.Ladder.TextKind;
@@ -16,12 +22,13 @@ import org.jagridge.core.part.SourceRating;
 /** What is written at the symbols and beside the rungs of a ladder, and how much room that takes. */
 final class LadderWords {
     static final double LEAST_WIDTH = 62;
-    private static final int FUNCTION_LETTERS = 24;
+    private static final int FUNCTION_LETTERS = 28;
     /** A number and its unit stay on one line. */
     private static final char NO_BREAK = '\u00a0';
 
     private final Assembly assembly;
     private final LadderPlan plan;
+    private final Map<Spot, String> jobs = new HashMap<>();
 
     LadderWords(Assembly assembly, LadderPlan plan) {
         this.assembly = assembly;
@@ -46,37 +53,52 @@ final class LadderWords {
     /** Under a coil the rungs of its contacts, at a contact its terminals and the rung of its coil. */
     String detail(Branch b) {
         if (b.role() == Role.ABSENT) {
-            return "not fitted";
+            return plan.isBypassed(b) ? "not fitted, bypassed" : "not fitted";
+        }
+        if (plan.isBypassed(b)) {
+            return b.label().replace('-', '–') + " bypassed";
         }
         if (b.role() == Role.COIL) {
-            return crossReference(b.owner());
+            return crossReference(b);
         }
         if (b.role() == Role.CONTACT && b.shape() != Shape.SWITCH && b.shape() != Shape.PUSH_BUTTON) {
-            String coil = assembly.branchesOf(b.owner()).stream()
-                    .filter(c -> c.role() == Role.COIL && plan.isDrawn(c))
-                    .map(c -> " (" + plan.rungOf(c) + ")")
-                    .findFirst()
-                    .orElse("");
-            return b.label().replace('-', '–') + coil;
+            String coils = assembly.branchesOf(b.owner()).stream()
+                    .filter(c -> c.role() == Role.COIL && plan.isDrawn(c) && moves(c, b))
+                    .map(c -> Integer.toString(plan.rungOf(c)))
+                    .collect(Collectors.joining(", "));
+            return b.label().replace('-', '–') + (coils.isEmpty() ? "" : " (" + coils + ")");
         }
+        String unused = !b.role().consumes()
+                ? ""
+                : assembly.branchesOf(b.owner()).stream()
+                        .filter(o -> o.role().gives() && plan.folded().contains(o))
+                        .map(o -> " · " + o.label().replace('-', '–') + " unused")
+                        .collect(Collectors.joining());
         return assembly.branchesOf(b.owner()).size() > 1
                         || b.role() == Role.PROTECTION
                         || b.role().gives()
-                ? b.label().replace('-', '–')
+                ? b.label().replace('-', '–') + unused
                 : "";
     }
 
-    private String crossReference(String part) {
+    private boolean moves(Branch coil, Branch contact) {
+        return assembly.member(coil.owner()).orElseThrow().type().moves(coil.label(), contact.label());
+    }
+
+    private String crossReference(Branch coil) {
         List<String> open = new ArrayList<>();
         List<String> closed = new ArrayList<>();
-        for (Branch b : assembly.branchesOf(part)) {
-            if (b.role() == Role.CONTACT && plan.isDrawn(b) && !plan.spares().contains(b)) {
+        for (Branch b : assembly.branchesOf(coil.owner())) {
+            if (b.role() == Role.CONTACT
+                    && moves(coil, b)
+                    && plan.isDrawn(b)
+                    && !plan.spares().contains(b)) {
                 (b.restClosed() ? closed : open).add(Integer.toString(plan.rungOf(b)));
             }
         }
         List<String> words = new ArrayList<>();
-        long spare = assembly.branchesOf(part).stream()
-                .filter(plan.folded()::contains)
+        long spare = assembly.branchesOf(coil.owner()).stream()
+                .filter(b -> plan.folded().contains(b) && moves(coil, b))
                 .count();
         if (!open.isEmpty()) {
             words.add("NO " + String.join(", ", open.stream().distinct().toList()));
@@ -90,16 +112,99 @@ final class LadderWords {
         return String.join(" · ", words);
     }
 
-    /** What a load is there for: its name, or what it is; of a source its volts, too. */
-    String function(Branch b) {
+    /** What a row of a section is there for: its loads and their jobs; of a row without a load what it is beside. */
+    String job(LadderSection section, int row) {
+        if (jobs.isEmpty()) {
+            tellJobs();
+        }
+        return jobs.getOrDefault(new Spot(section, row), "");
+    }
+
+    private record Spot(LadderSection section, int row) {}
+
+    /** No two rungs are called alike: those that would be get the ids of their parts, or else their terminals. */
+    private void tellJobs() {
+        Map<Spot, List<Branch>> rows = new LinkedHashMap<>();
+        for (LadderSection section : plan.sections()) {
+            section.placed()
+                    .forEach(p -> rows.computeIfAbsent(new Spot(section, p.row()), r -> new ArrayList<>())
+                            .add(p.branch()));
+        }
+        rows.forEach((spot, branches) -> jobs.put(spot, words(spot, branches, this::told)));
+        clearUp(rows, b -> told(b) + " " + b.owner());
+        clearUp(rows, b -> b.title().replace('-', '–') + ", " + told(b));
+    }
+
+    private void clearUp(Map<Spot, List<Branch>> rows, Function<Branch, String> by) {
+        Map<String, Long> times = jobs.values().stream()
+                .map(w -> String.join("|", wrap(w)))
+                .collect(Collectors.groupingBy(w -> w, Collectors.counting()));
+        jobs.replaceAll((spot, words) ->
+                times.get(String.join("|", wrap(words))) == 1 ? words : words(spot, rows.get(spot), by));
+    }
+
+    private String words(Spot spot, List<Branch> row, Function<Branch, String> by) {
+        List<Branch> giving = row.stream().filter(b -> b.role().gives()).toList();
+        if (!giving.isEmpty()) {
+            return giving.stream().map(by).distinct().collect(Collectors.joining(", "));
+        }
+        List<Branch> loads = row.stream()
+                .filter(b -> !Spots.isSwitch(b) && !plan.isJumper(b))
+                .toList();
+        // a capacitor has no job of its own before a winding
+        List<Branch> others =
+                loads.stream().filter(b -> b.shape() != Shape.CAPACITOR).toList();
+        List<Branch> told = others.isEmpty() ? loads : others;
+        if (!told.isEmpty()) {
+            return told.stream().map(by).distinct().collect(Collectors.joining(", "));
+        }
+        return beside(spot, row);
+    }
+
+    private String beside(Spot spot, List<Branch> row) {
+        if (row.stream().allMatch(plan::isJumper)) {
+            return "jumper " + row.get(0).title().replace('-', '–');
+        }
+        List<Branch> contacts = row.stream().filter(Spots::isSwitch).toList();
+        String first = contacts.get(0).title().replace('-', '–')
+                + (contacts.size() > 1 ? " and " + (contacts.size() - 1) + " more" : "");
+        if (!spot.section().isShort(spot.row())) {
+            return "also by " + first;
+        }
+        return spot.section()
+                .equipment()
+                .map(e -> "calls " + name(e) + ", by " + first)
+                .orElse(first + ": no load");
+    }
+
+    private String told(Branch b) {
+        return b.role().gives() ? supply(b) : job(b);
+    }
+
+    private String supply(Branch b) {
         Assembly.Member m = assembly.member(b.owner()).orElseThrow();
-        return b.role().gives() ? name(b) + ", " + volts(b, m) : name(b);
+        return b.shape() == Shape.BOX ? name(b) + ", its own loop" : name(b) + ", " + volts(b, m);
+    }
+
+    /** A load's name, and its job where its part has several. */
+    private String job(Branch b) {
+        boolean alone = assembly.branchesOf(b.owner()).stream()
+                        .filter(o -> o.role().consumes() && o.isDrawn())
+                        .count()
+                == 1;
+        Optional<String> job = b.role() == Role.PRIMARY
+                ? Optional.of("own transformer").filter(t -> !alone)
+                : PartTypes.catalogue()
+                        .require(assembly.circuit().part(b.owner()).orElseThrow())
+                        .job(b.label());
+        return job.map(j -> name(b) + ": " + j).orElseGet(() -> name(b));
     }
 
     /** Two hot legs between the rails make one supply. */
     private String volts(Branch source, Assembly.Member m) {
         long legs = assembly.branchesOf(source.owner()).stream()
-                .filter(o -> o.role() == Role.SOURCE && o.nodeB() == source.nodeB())
+                .filter(o -> o.role() == Role.SOURCE)
+                .filter(o -> !o.isDrawn() || o.nodeB() == source.nodeB())
                 .count();
         SourceRating gives = m.type().source(m.params());
         return Numbers.plain(legs > 1 ? gives.betweenHots() : gives.volts())

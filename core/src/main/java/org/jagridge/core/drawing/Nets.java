@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
@@ -18,8 +19,13 @@ final class Nets {
     private final List<Net> nets = new ArrayList<>();
 
     Nets(Assembly assembly) {
+        this(assembly, Nets::isMerged);
+    }
+
+    /** @param by what joins two nodes into one net */
+    Nets(Assembly assembly, Predicate<Branch> by) {
         int n = assembly.nodeCount();
-        Groups<Integer> merged = Groups.ofNodes(assembly, Nets::isMerged);
+        Groups<Integer> merged = Groups.ofNodes(assembly, by);
         netOfNode = new int[n];
         Arrays.fill(netOfNode, -1);
         Map<Integer, Integer> ofRoot = new HashMap<>();

@@ -1,6 +1,7 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,9 +13,11 @@ import org.jagridge.core.part.Branch;
  * diagrams", ICCAD 1993, 42–47).
  */
 final class RowOrder {
-    private static final long CROSSING = 12;
+    private static final long CROSSING = 30;
     private static final long UPRIGHT = 1;
     private static final long OF_ONE_PART = 4;
+    /** For each row above the longest chain. */
+    private static final long ABOVE_THE_FIRST = 6;
     /** Reckoned row by row and net by net; more is not worth the wait. */
     private static final long MOST_STEPS = 30_000_000L;
 
@@ -125,8 +128,8 @@ final class RowOrder {
     }
 
     private long cost(int[] order) {
-        java.util.Arrays.fill(low, Integer.MAX_VALUE);
-        java.util.Arrays.fill(high, -1);
+        Arrays.fill(low, Integer.MAX_VALUE);
+        Arrays.fill(high, -1);
         int[] at = new int[n];
         for (int i = 0; i < n; i++) {
             at[order[i]] = i;
@@ -135,7 +138,7 @@ final class RowOrder {
                 high[net] = i;
             }
         }
-        long sum = 0;
+        long sum = ABOVE_THE_FIRST * at[0];
         for (int net = 0; net < levelOf.length; net++) {
             sum += UPRIGHT * (high[net] - low[net]);
             for (int i = low[net] + 1; i < high[net]; i++) {

@@ -27,12 +27,18 @@ final class Rungs {
         }
     }
 
-    private static final int NOWHERE = -1000;
+    private static final int NOWHERE = -1_000_000;
+
+    /** As many other symbols as this on the way count less than one contact more. */
+    private static final int A_CONTACT = 100;
 
     private final Flow flow;
     private final int ret;
     private final ToIntBiFunction<Branch, Integer> other;
-    private final Map<Integer, Integer> contactsAhead = new HashMap<>();
+    private final Map<Integer, Integer> ahead = new HashMap<>();
+    /** The parts whose coils lie on the way from each net on. */
+    private final Map<Integer, Set<String>> coilsAhead = new HashMap<>();
+
     private final Set<Branch> open = new HashSet<>();
     private final Set<Integer> visited = new HashSet<>();
     private final List<Row> rows = new ArrayList<>();
@@ -45,9 +51,17 @@ final class Rungs {
         for (int net : flow.fromTheEnd()) {
             int most = net == ret ? 0 : NOWHERE;
             for (Branch b : flow.onward(net)) {
-                most = Math.max(most, weight(b) + contactsAhead.get(other.applyAsInt(b, net)));
+                most = Math.max(most, weight(b) + ahead.get(other.applyAsInt(b, net)));
             }
-            contactsAhead.put(net, most);
+            ahead.put(net, most);
+            Set<String> coils = new HashSet<>();
+            for (Branch b : flow.onward(net)) {
+                coils.addAll(coilsAhead.get(other.applyAsInt(b, net)));
+                if (b.role() == Role.COIL) {
+                    coils.add(b.owner());
+                }
+            }
+            coilsAhead.put(net, coils);
         }
     }
 
@@ -70,7 +84,7 @@ final class Rungs {
     }
 
     private static int weight(Branch b) {
-        return b.role() == Role.CONTACT || b.role() == Role.PROTECTION || b.role() == Role.ABSENT ? 1 : 0;
+        return Spots.isSwitch(b) ? A_CONTACT : -1;
     }
 
     private void follow(int net) {
@@ -94,13 +108,18 @@ final class Rungs {
         }
     }
 
-    /** Of the branches on from a net the one with the most contacts ahead, of those the one that ends soonest. */
+    /** Whether a contact holds its own coil: it stands under the button that it seals. */
+    private boolean isSeal(Branch b, int net) {
+        return b.role() == Role.CONTACT
+                && coilsAhead.get(other.applyAsInt(b, net)).contains(b.owner());
+    }
+
+    /** Of the branches on from a net the one with the most contacts ahead, of those the one with the fewest symbols. */
     private Branch best(int net) {
         return flow.onward(net).stream()
                 .filter(open::contains)
-                .max(Comparator.comparingInt((Branch b) -> weight(b) + contactsAhead.get(other.applyAsInt(b, net)))
-                        .thenComparingInt(b -> other.applyAsInt(b, net) == ret ? 1 : 0)
-                        .thenComparingInt(b -> -flow.levelOf(other.applyAsInt(b, net)))
+                .max(Comparator.comparingInt((Branch b) -> weight(b) + ahead.get(other.applyAsInt(b, net)))
+                        .thenComparingInt(b -> isSeal(b, net) ? 0 : 1)
                         .thenComparingInt(b -> -b.index()))
                 .orElse(null);
     }

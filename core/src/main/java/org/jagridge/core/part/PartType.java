@@ -140,6 +140,27 @@ public abstract class PartType implements PartDeclaration {
         return Optional.empty();
     }
 
+    /** What its loads are there for, by the terminals that they lie between, where these don't tell it by themselves. */
+    protected Map<String, String> jobs() {
+        return Map.of();
+    }
+
+    /**
+     * What one of its loads is there for: what it declares, or the trade's letter of the call that the load hears.
+     *
+     * @param label the load's terminals, like {@code W-C}
+     */
+    public final Optional<String> job(String label) {
+        String first = label.replaceAll("-.*", "");
+        String call = first.matches("[WYGOBE]\\d?|AUX") ? first + " call" : null;
+        return Optional.ofNullable(jobs().getOrDefault(label, call));
+    }
+
+    /** Whether one of its coils moves one of its contacts, both by the terminals that they lie between. */
+    public boolean moves(String coil, String contact) {
+        return true;
+    }
+
     /** What its plate says. */
     public Rating rating(Params params) {
         return Rating.usual(params);

@@ -10,12 +10,17 @@ import org.jagridge.core.part.Assembly;
 public final class DrawingCounts {
     private DrawingCounts() {}
 
-    public static void main(String[] args) {
+    /** The families, and sixty circuits made by dice. */
+    static List<Families.Drawn> circuits() {
         List<Families.Drawn> all = new ArrayList<>(Families.all());
         for (int seed = 0; seed < 60; seed++) {
             all.add(new Families.Drawn("dice " + seed, GeneratedCircuits.of(seed, 80)));
         }
-        for (Families.Drawn d : all) {
+        return all;
+    }
+
+    public static void main(String[] args) {
+        for (Families.Drawn d : circuits()) {
             Assembly assembly = Assembly.of(d.circuit());
             long t0 = System.nanoTime();
             Ladder ladder = LadderLayout.of(assembly);

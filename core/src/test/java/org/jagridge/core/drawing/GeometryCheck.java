@@ -1,11 +1,14 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
@@ -188,11 +191,20 @@ final class GeometryCheck {
         return mistakes;
     }
 
+    /** Each of one list against each of another, but for those that begin right of where the first ends. */
     private static void cross(List<Rect> a, List<Rect> b, List<String> mistakes) {
+        List<Integer> sorted =
+                new ArrayList<>(IntStream.range(0, b.size()).boxed().toList());
+        sorted.sort(Comparator.comparingDouble(i -> b.get(i).x1));
+        double widest = b.stream().mapToDouble(r -> r.x2 - r.x1).max().orElse(0);
+        double[] begin = sorted.stream().mapToDouble(i -> b.get(i).x1).toArray();
         for (int i = 0; i < a.size(); i++) {
-            for (int j = a == b ? i + 1 : 0; j < b.size(); j++) {
-                if (a.get(i).overlaps(b.get(j))) {
-                    mistakes.add(a.get(i) + " overlaps " + b.get(j));
+            Rect r = a.get(i);
+            int first = Arrays.binarySearch(begin, r.x1 - widest - 1);
+            for (int j = first < 0 ? -first - 1 : 0; j < begin.length && begin[j] < r.x2; j++) {
+                int k = sorted.get(j);
+                if ((a != b || i < k) && r.overlaps(b.get(k))) {
+                    mistakes.add(r + " overlaps " + b.get(k));
                 }
             }
         }

@@ -5,10 +5,15 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import org.jagridge.core.Circuits;
+import org.jagridge.core.Families;
 import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.ReferenceCase;
 import org.jagridge.core.circuit.Circuit;
@@ -24,7 +29,17 @@ import org.testng.annotations.Test;
 public class LadderLayoutTest {
     private static final int GENERATED = 200;
 
+    private final IdentityHashMap<Circuit, Drawn> drawn = new IdentityHashMap<>();
     private Object[][] circuits;
+
+    private record Drawn(Assembly assembly, LadderPlan plan, Ladder ladder) {}
+
+    private Drawn drawn(Circuit circuit) {
+        return drawn.computeIfAbsent(circuit, c -> {
+            Assembly a = Assembly.of(c);
+            return new Drawn(a, new LadderPlan(a, new Spots(a, new Nets(a))), LadderLayout.of(a));
+        });
+    }
 
     /** The same circuits for every test, so that each is made once. */
     @DataProvider
@@ -36,7 +51,8 @@ public class LadderLayoutTest {
     }
 
     private static Object[][] makeCircuits() {
-        Object[][] rows = new Object[13 + GENERATED][];
+        List<Families.Drawn> families = Families.all();
+        Object[][] rows = new Object[13 + GENERATED + families.size()][];
         rows[0] = new Object[] {"lab bench", Circuits.demo("lab-bench")};
         rows[1] = new Object[] {"fan relay", ReferenceCase.load("fan-relay").circuit()};
         rows[2] = new Object[] {
@@ -49,8 +65,12 @@ public class LadderLayoutTest {
             String slug = Circuits.DEMOS.get(i - 5);
             rows[i] = new Object[] {slug, Circuits.demo(slug)};
         }
-        for (int i = 13; i < rows.length; i++) {
+        for (int i = 13; i < 13 + GENERATED; i++) {
             rows[i] = new Object[] {"generated " + i, GeneratedCircuits.of(i, 80)};
+        }
+        for (int i = 0; i < families.size(); i++) {
+            rows[13 + GENERATED + i] =
+                    new Object[] {families.get(i).name(), families.get(i).circuit()};
         }
         return rows;
     }
@@ -75,23 +95,36 @@ public class LadderLayoutTest {
 
     @Test(dataProvider = "circuits")
     public void everyBranchAppearsExactlyOnce(String name, Circuit circuit) {
-        Assembly assembly = Assembly.of(circuit);
-        Ladder ladder = LadderLayout.of(assembly);
+        Assembly assembly = drawn(circuit).assembly();
+        Ladder ladder = drawn(circuit).ladder();
         List<Branch> expected = assembly.branches().stream()
                 .filter(b -> b.isDrawn() && !Nets.isMerged(b) && !isUnused(b, assembly))
                 .toList();
         assertEquals(
                 ladder.symbols().stream()
                         .map(Ladder.Symbol::branch)
+                        .filter(assembly.branches()::contains)
                         .sorted(byIndex())
                         .toList(),
                 expected);
     }
 
-    /** A contact without a wire on one of its ends, whose other end has none either or serves another of its part. */
+    /**
+     * A contact without a wire on one of its ends, whose other end has none either or serves another of its part; an
+     * output without any wire of a part that has a load to tell it at.
+     */
     private static boolean isUnused(Branch b, Assembly assembly) {
         Set<Terminal> wired = new HashSet<>();
         assembly.circuit().wires().forEach(w -> wired.addAll(List.of(w.from(), w.to())));
+        if (b.role().gives()) {
+            return !wired.contains(b.a())
+                    && !wired.contains(b.b())
+                    && assembly.branchesOf(b.owner()).stream()
+                            .filter(o -> !o.equals(b) && o.isDrawn())
+                            .noneMatch(o -> touches(o, b))
+                    && assembly.branchesOf(b.owner()).stream()
+                            .anyMatch(o -> o.isDrawn() && o.role().consumes());
+        }
         if (b.role() != Role.CONTACT || (wired.contains(b.a()) && wired.contains(b.b()))) {
             return false;
         }
@@ -106,26 +139,105 @@ public class LadderLayoutTest {
                                         .anyMatch(t -> t.equals(o.a()) || t.equals(o.b())));
     }
 
+    private static boolean touches(Branch a, Branch b) {
+        Set<Integer> ends = Set.of(a.nodeA(), a.nodeB());
+        return ends.contains(b.nodeA()) || ends.contains(b.nodeB());
+    }
+
     /** Every rail that has a source is called by its pole or by the trade's letter for it. */
     @Test(dataProvider = "circuits")
     public void railsAreNamedByTheirPole(String name, Circuit circuit) {
-        Assembly assembly = Assembly.of(circuit);
-        Nets nets = new Nets(assembly);
-        for (LadderSection section : new LadderPlan(assembly, nets).sections()) {
+        Assembly assembly = drawn(circuit).assembly();
+        for (LadderSection section : drawn(circuit).plan().sections()) {
             boolean source =
                     section.placed().stream().anyMatch(p -> p.branch().role().gives());
             assertTrue(!source || section.hotPole() != null, name);
         }
         Set<String> poles = new HashSet<>(List.of("L", "L1", "L2", "N", "+", "-", "R", "RC", "RH", "X1", "C", "X2"));
         assembly.branches().stream()
-                .filter(b -> b.role().gives() && b.isDrawn())
-                .forEach(b -> {
-                    poles.add(b.a().name());
-                    poles.add(b.b() == null ? "" : b.b().name());
+                .filter(b -> b.role().gives())
+                .flatMap(b ->
+                        assembly.nodes().keySet().stream().filter(t -> t.part().equals(b.owner())))
+                .forEach(t -> {
+                    poles.add(t.name());
                 });
-        LadderLayout.of(assembly).texts().stream()
+        drawn(circuit).ladder().texts().stream()
                 .filter(t -> t.kind() == Ladder.TextKind.RAIL && !t.text().contains("."))
                 .forEach(t -> assertTrue(poles.contains(t.text()), name + " " + t.text()));
+    }
+
+    /** A section has a source, drawn or within its equipment, or says that none leads there. */
+    @Test(dataProvider = "circuits")
+    public void everySectionHasASourceOrSaysWhyNot(String name, Circuit circuit) {
+        Ladder ladder = drawn(circuit).ladder();
+        long without = drawn(circuit).plan().sections().stream()
+                .filter(s ->
+                        s.placed().stream().noneMatch(p -> p.branch().role().gives()))
+                .count();
+        assertEquals(
+                ladder.texts().stream()
+                        .filter(t -> t.text().startsWith("Not fed"))
+                        .count(),
+                without,
+                name);
+        boolean made = name.matches("(relays|hydronics|rooftops|interlocks) .*");
+        assertTrue(!made || without == 0, name + " has " + without + " sections without a source");
+    }
+
+    /** Each rung says what it is for, and no two say the same. */
+    @Test(dataProvider = "circuits")
+    public void eachRungHasWordsOfItsOwn(String name, Circuit circuit) {
+        Assembly assembly = drawn(circuit).assembly();
+        LadderPlan plan = drawn(circuit).plan();
+        LadderWords words = new LadderWords(assembly, plan);
+        Map<String, Integer> rungOf = new HashMap<>();
+        for (LadderSection section : plan.sections()) {
+            Set<Integer> rows = new TreeSet<>();
+            section.placed().forEach(p -> rows.add(p.row()));
+            for (int row : rows) {
+                int rung = plan.rungOf(section, row);
+                List<String> told = LadderWords.wrap(words.job(section, row));
+                assertTrue(!told.isEmpty(), name + ", rung " + rung + " says nothing");
+                Integer alike = rung == 0 ? null : rungOf.put(String.join(" ", told), rung);
+                assertTrue(alike == null, name + ", rungs " + alike + " and " + rung + " say " + told);
+            }
+        }
+    }
+
+    /**
+     * A load stands before its return rail, or before the contacts of a second pole; but for one whose far end is fed, too,
+     * or that another load follows.
+     */
+    @Test(dataProvider = "circuits")
+    public void loadsStandInTheLastColumn(String name, Circuit circuit) {
+        for (LadderSection section : drawn(circuit).plan().sections()) {
+            for (LadderSection.Placed p : section.placed()) {
+                boolean onePole = name.matches("(relays|hydronics|interlocks) .*");
+                boolean load = p.branch().role().consumes() && (onePole || p.right() == section.returnRail());
+                assertTrue(
+                        !load || p.loops() || p.left() == section.returnRail() || p.column() == section.columns() - 1,
+                        name + ": " + p.branch().title() + " in column " + p.column() + " of " + section.columns());
+            }
+        }
+    }
+
+    /** The counts of the layout before this one, by circuit: name; parts; wires; crossings of the ladder … */
+    @Test
+    public void crossingsAreAtMostAThirdOfWhatTheyWere() {
+        Map<String, Integer> before = new HashMap<>();
+        Circuits.text("/drawing-before.txt")
+                .lines()
+                .map(l -> l.split(";"))
+                .forEach(l -> before.put(l[0], Integer.parseInt(l[3])));
+        int then = 0;
+        int now = 0;
+        for (Families.Drawn d : DrawingCounts.circuits()) {
+            int crossings = Crossings.of(LadderLayout.of(Assembly.of(d.circuit())));
+            assertTrue(d.name().startsWith("dice") || crossings == 0, d.name() + " has " + crossings);
+            then += before.get(d.name());
+            now += crossings;
+        }
+        assertTrue(3 * now <= then, now + " crossings, before " + then);
     }
 
     @Test
@@ -177,13 +289,13 @@ public class LadderLayoutTest {
 
     @Test(dataProvider = "circuits")
     public void noTextLiesOverATextALineOrASymbol(String name, Circuit circuit) {
-        List<String> mistakes = GeometryCheck.ladder(LadderLayout.of(Assembly.of(circuit)));
+        List<String> mistakes = GeometryCheck.ladder(drawn(circuit).ladder());
         assertTrue(mistakes.isEmpty(), String.join("\n", mistakes));
     }
 
     @Test(dataProvider = "circuits")
     public void theNetsCanBeRebuiltFromTheLinesAlone(String name, Circuit circuit) {
-        Ladder ladder = LadderLayout.of(Assembly.of(circuit));
+        Ladder ladder = drawn(circuit).ladder();
         List<String> mistakes = new ArrayList<>(GeometryCheck.netsRebuilt(ladder));
         mistakes.addAll(GeometryCheck.looseEnds(ladder));
         assertTrue(mistakes.isEmpty(), String.join("\n", mistakes));

@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
@@ -62,6 +63,11 @@ final class Boiler extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("off", "on", "overrun");
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("L-N", "power", "SL-N", "call");
     }
 
     @Override

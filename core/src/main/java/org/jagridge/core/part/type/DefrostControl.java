@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -55,6 +56,11 @@ final class DefrostControl extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("idle", "running", "defrost", Burnable.BURNT);
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("R-C", "power", "DF2-C", "coil sensor");
     }
 
     @Override

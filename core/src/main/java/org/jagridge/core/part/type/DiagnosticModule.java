@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -42,6 +43,11 @@ final class DiagnosticModule extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.inWords();
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("R-C", "power");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -95,6 +96,21 @@ final class FurnaceControl extends PartType {
                 "fan",
                 Fuse.ON_BOARD_BLOWN,
                 Burnable.BURNT);
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of(
+                "X1-X2",
+                "power",
+                "PS2-C",
+                "draft proved",
+                "LIM2-C",
+                "limit shut",
+                "RO2-C",
+                "roll-out shut",
+                "L-PE",
+                "flame sense");
     }
 
     @Override

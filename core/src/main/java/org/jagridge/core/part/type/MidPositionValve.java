@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -61,6 +62,11 @@ final class MidPositionValve extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("hot-water", "mid", "heating", "moving");
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("WH-N", "heating call", "GY-N", "hot water satisfied");
     }
 
     @Override

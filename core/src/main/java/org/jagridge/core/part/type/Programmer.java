@@ -78,6 +78,11 @@ final class Programmer extends PartType {
     }
 
     @Override
+    protected Map<String, String> jobs() {
+        return Map.of("L-N", "clock");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         return new Clock(
                 draft.load("L", "N", Shape.BOX),

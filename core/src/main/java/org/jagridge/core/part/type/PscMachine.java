@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -98,6 +99,11 @@ final class PscMachine extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("off", "running", "stalled", "overload");
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("R-C", "run winding", "S-C", "start winding");
     }
 
     @Override

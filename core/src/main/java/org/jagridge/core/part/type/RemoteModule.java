@@ -59,6 +59,11 @@ final class RemoteModule extends PartType {
     }
 
     @Override
+    protected Map<String, String> jobs() {
+        return Map.of("R-C", "power", "DEF-C", "defrost signal");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Map<String, Branch> outputs = new LinkedHashMap<>();
         for (String o : draft.params().texts("outputs")) {

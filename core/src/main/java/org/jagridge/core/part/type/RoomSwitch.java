@@ -118,6 +118,11 @@ final class RoomSwitch extends PartType {
     }
 
     @Override
+    protected Map<String, String> jobs() {
+        return Map.of("3-N", "accelerator");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Params p = draft.params();
         Branch first = draft.contact("1", isRoomStat() ? "3" : "2", Shape.THERMOSTAT, false);

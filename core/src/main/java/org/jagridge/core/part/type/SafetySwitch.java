@@ -3,6 +3,7 @@ package org.jagridge.core.part.type;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import org.jagridge.core.circuit.Fault;
@@ -119,6 +120,11 @@ final class SafetySwitch extends PartType {
     @Override
     public Signal signal(Params params) {
         return powered ? Signal.of("closed", "open", Burnable.BURNT) : Signal.of("closed", "open");
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("R-C", "power");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.network.Complex;
@@ -36,6 +37,11 @@ final class SharingModule extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.someOf(List.of("Y", "G"), "none", Burnable.BURNT);
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("R-C", "power", "SH-C", "shared call");
     }
 
     @Override

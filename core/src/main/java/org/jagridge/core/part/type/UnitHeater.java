@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -76,6 +77,11 @@ final class UnitHeater extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("off", "purge", "burning", "overrun", "lockout");
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("L-N", "burner and fan");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -48,6 +49,11 @@ final class VentDamper extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("shut", "moving", "half", "open", Burnable.BURNT).restsOnlyAt("shut", Burnable.BURNT);
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return Map.of("R-C", "motor", "D-C", "call");
     }
 
     @Override

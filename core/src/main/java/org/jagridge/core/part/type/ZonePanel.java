@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Field;
@@ -46,6 +47,20 @@ final class ZonePanel extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.someOf(numbers(params.integer("zones")), "none");
+    }
+
+    /** Each zone has its pump; any zone calls the boiler. */
+    @Override
+    public boolean moves(String coil, String contact) {
+        String zone = coil.replaceAll("W(\\d).*", "$1");
+        return contact.equals("X1-X2") || contact.equals("L-P" + zone);
+    }
+
+    @Override
+    protected Map<String, String> jobs() {
+        return IntStream.rangeClosed(1, 9)
+                .boxed()
+                .collect(Collectors.toMap(i -> "W" + i + "-C" + i, i -> "zone " + i + " call"));
     }
 
     @Override
