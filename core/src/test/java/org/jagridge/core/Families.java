@@ -31,10 +31,11 @@ public final class Families {
     private final Random random;
     private final Circuit.Builder builder;
     private final Map<String, String> placeOf = new HashMap<>();
-    /** The terminal that the next wire of a net begins at. */
+    /** The terminal that the next wire of a net begins at, by net, and by net and place. */
     private final Map<String, String> last = new HashMap<>();
 
     private final Map<String, String> cores = new HashMap<>();
+    private final Map<String, String> colourAt = new HashMap<>();
 
     private final boolean second;
 
@@ -316,11 +317,21 @@ public final class Families {
 
     private void start(String net, String terminal) {
         last.put(net, terminal);
+        last.put(net + "@" + placeOf(terminal), terminal);
     }
 
-    /** Joins a terminal to a net at the terminal that was wired last. */
+    private String placeOf(String terminal) {
+        return placeOf.get(Terminal.parse(terminal).part());
+    }
+
+    /** Joins a terminal to the one that was wired last in its place, or first of its place to where the net comes from. */
     private void net(String net, String terminal) {
-        String from = last.put(net, terminal);
+        String from = last.put(net + "@" + placeOf(terminal), terminal);
+        String home = last.get(net);
+        if (from == null) {
+            from = home == null ? null : last.get(net + "@" + placeOf(home));
+        }
+        last.putIfAbsent(net, terminal);
         if (from != null) {
             join(from, terminal);
         }
@@ -342,8 +353,12 @@ public final class Families {
         String id = "w" + (builder.wires().size() + 1);
         String here = placeOf.get(a.part());
         String there = placeOf.get(b.part());
-        String colour = COLOURS.get(builder.wires().size() % COLOURS.size());
         if (here.equals(there)) {
+            // a net keeps its colour within a place
+            String colour = colourAt.getOrDefault(
+                    from, colourAt.getOrDefault(to, COLOURS.get(builder.wires().size() % COLOURS.size())));
+            colourAt.put(from, colour);
+            colourAt.put(to, colour);
             builder.wires().add(new Wire(id, a, b, colour, null, null, Wire.Run.FACTORY, null, null, List.of()));
             return;
         }

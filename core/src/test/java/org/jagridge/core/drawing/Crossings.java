@@ -29,11 +29,16 @@ final class Crossings {
         List<Line> lines = ladder.lines().stream()
                 .map(l -> new Line("" + l.net(), "" + l.net(), l.x1(), l.y1(), l.x2(), l.y2()))
                 .toList();
-        return count(lines);
+        return count(lines).values().stream().mapToInt(i -> i).sum();
     }
 
     /** A bundle of cores counts as one line, and so do wires of one net that lie on each other. */
     static int of(Connection drawing, Circuit circuit) {
+        return pairs(drawing, circuit).values().stream().mapToInt(i -> i).sum();
+    }
+
+    /** How often two lines cross, by their names with a bar between them. */
+    static Map<String, Integer> pairs(Connection drawing, Circuit circuit) {
         Groups<Terminal> nets = new Groups<>();
         circuit.wires().forEach(w -> nets.join(w.from(), w.to()));
         List<Line> lines = new ArrayList<>();
@@ -50,7 +55,7 @@ final class Crossings {
         return count(lines);
     }
 
-    private static int count(List<Line> lines) {
+    private static Map<String, Integer> count(List<Line> lines) {
         Map<String, List<Spot>> spots = new HashMap<>();
         for (Line h : lines) {
             for (Line v : lines) {
@@ -60,7 +65,9 @@ final class Crossings {
                 }
             }
         }
-        return spots.values().stream().mapToInt(Crossings::clusters).sum();
+        Map<String, Integer> counts = new HashMap<>();
+        spots.forEach((pair, at) -> counts.put(pair, clusters(at)));
+        return counts;
     }
 
     private static boolean crosses(Line h, Line v) {
