@@ -89,7 +89,7 @@ public final class LadderLayout {
         }
         if (!section.isFed()) {
             double right = last.left() + last.width() + 12;
-            text(TextKind.FUNCTION, right, grid.top() + 12, Anchor.START, "Not fed: no supply leads here", "");
+            text(TextKind.FUNCTION, right, grid.top() + 12, Anchor.START, "No source drawn here", "");
         }
         Map<Integer, Double> numbered = new HashMap<>();
         section.placed().forEach(p -> place(grid, p, numbered));

@@ -215,6 +215,13 @@ final class LadderSection {
         return on.stream().anyMatch(p -> p.left() == hotRail) && on.stream().anyMatch(p -> p.right() == returnRail);
     }
 
+    /** Whether a row ends where nothing goes on. */
+    boolean isOpen(int row) {
+        return placed.values().stream()
+                .filter(p -> p.row() == row)
+                .anyMatch(p -> p.right() != hotRail && p.right() != returnRail && ends(p.right()) == 1);
+    }
+
     /** The equipment that feeds the section from within, and is called by closing it; empty where a source is drawn. */
     Optional<Branch> equipment() {
         return branches.stream()

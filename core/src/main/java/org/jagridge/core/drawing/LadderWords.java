@@ -168,6 +168,9 @@ final class LadderWords {
         List<Branch> contacts = row.stream().filter(Spots::isSwitch).toList();
         String first = contacts.get(0).title().replace('-', '–')
                 + (contacts.size() > 1 ? " and " + (contacts.size() - 1) + " more" : "");
+        if (spot.section().isOpen(spot.row())) {
+            return first + ": no load behind it";
+        }
         if (!spot.section().isShort(spot.row())) {
             return "also by " + first;
         }

@@ -6,8 +6,9 @@
  * hot, idle or at fault is laid over the same geometry by whoever draws it, from a {@link org.jagridge.core.run.Frame}.
  *
  * <p>The ladder's steps: {@link org.jagridge.core.drawing.Nets} (what is one line) → sections, one a galvanic
- * component → rails → levels (longest path from the hot rail) → rows (one a rung; series parts share it) → lanes for
- * the vertical lines → coordinates. By construction no two nets share a line segment and no vertical meets a symbol.
+ * component → rails → {@link org.jagridge.core.drawing.Flow} (the order in which current meets the nets, and their levels)
+ * → {@link org.jagridge.core.drawing.Rungs} (chains, one a row) → {@link org.jagridge.core.drawing.RowOrder} (fewest
+ * crossings) → lanes for the vertical lines → coordinates. By construction no two nets share a line segment and no vertical meets a symbol.
  *
  * <p>The connection diagram's steps: {@link org.jagridge.core.drawing.Placement} (where boxes and terminals lie: kept
  * from a hand's moves by {@link org.jagridge.core.drawing.KeptPlacement}, else by {@link

@@ -176,7 +176,7 @@ public class LadderLayoutTest {
                 .count();
         assertEquals(
                 ladder.texts().stream()
-                        .filter(t -> t.text().startsWith("Not fed"))
+                        .filter(t -> t.text().equals("No source drawn here"))
                         .count(),
                 without,
                 name);

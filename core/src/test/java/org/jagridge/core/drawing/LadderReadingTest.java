@@ -159,7 +159,23 @@ public class LadderReadingTest {
         assertTrue(words(ladder, Ladder.TextKind.RAIL).containsAll(List.of("R", "W")));
         List<String> functions = words(ladder, Ladder.TextKind.FUNCTION);
         assertTrue(functions.stream().anyMatch(f -> f.startsWith("calls Unit heater UH")), functions.toString());
-        assertTrue(functions.stream().noneMatch(f -> f.startsWith("Not fed")), functions.toString());
+        assertTrue(functions.stream().noneMatch(f -> f.startsWith("No source")), functions.toString());
+    }
+
+    /** A switch whose far end is wired to another that leads nowhere is no second way to anything. */
+    @Test
+    public void whatLeadsNowhereSaysSo() {
+        Ladder ladder = of(Circuits.control()
+                .part("LP", "lamp", "unit")
+                .part("S1", "switch", "unit")
+                .part("S2", "switch", "unit")
+                .wire("T1.X1", "LP.1")
+                .wire("LP.2", "T1.X2")
+                .wire("T1.X1", "S1.1")
+                .wire("S1.2", "S2.1")
+                .build());
+        List<String> functions = words(ladder, Ladder.TextKind.FUNCTION);
+        assertTrue(functions.contains("S1 1–2: no load behind it"), functions.toString());
     }
 
     /** Each zone's coil names its own pump and the boiler's call, not those of the other zones. */
