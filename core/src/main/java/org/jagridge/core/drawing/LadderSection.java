@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
@@ -215,11 +216,12 @@ final class LadderSection {
         return on.stream().anyMatch(p -> p.left() == hotRail) && on.stream().anyMatch(p -> p.right() == returnRail);
     }
 
-    /** Whether a row ends where nothing goes on. */
+    /** Whether a row begins or ends where nothing goes on. */
     boolean isOpen(int row) {
         return placed.values().stream()
                 .filter(p -> p.row() == row)
-                .anyMatch(p -> p.right() != hotRail && p.right() != returnRail && ends(p.right()) == 1);
+                .flatMap(p -> Stream.of(p.left(), p.right()))
+                .anyMatch(net -> net != hotRail && net != returnRail && ends(net) == 1);
     }
 
     /** The equipment that feeds the section from within, and is called by closing it; empty where a source is drawn. */

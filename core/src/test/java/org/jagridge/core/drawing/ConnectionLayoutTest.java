@@ -18,7 +18,7 @@ import org.testng.annotations.Test;
 
 /** The connection diagram shows every part, terminal and wire, and no wire runs through a box. */
 public class ConnectionLayoutTest {
-    private static final int GENERATED = 60;
+    private static final int GENERATED = 200;
     private final IdentityHashMap<Circuit, Connection> drawn = new IdentityHashMap<>();
 
     private Connection drawn(Circuit circuit) {

@@ -27,7 +27,7 @@ import org.testng.annotations.Test;
 
 /** The ladder of any circuit is legible and true. */
 public class LadderLayoutTest {
-    private static final int GENERATED = 120;
+    private static final int GENERATED = 200;
 
     private final IdentityHashMap<Circuit, Drawn> drawn = new IdentityHashMap<>();
     private Object[][] circuits;

@@ -178,6 +178,22 @@ public class LadderReadingTest {
         assertTrue(functions.contains("S1 1–2: no load behind it"), functions.toString());
     }
 
+    /** Nor is one that hangs on the return rail with its far end. */
+    @Test
+    public void whatComesFromNowhereSaysSo() {
+        Ladder ladder = of(Circuits.control()
+                .part("LP", "lamp", "unit")
+                .part("S1", "switch", "unit")
+                .part("S2", "switch", "unit")
+                .wire("T1.X1", "LP.1")
+                .wire("LP.2", "T1.X2")
+                .wire("T1.X2", "S1.2")
+                .wire("S1.1", "S2.1")
+                .build());
+        List<String> functions = words(ladder, Ladder.TextKind.FUNCTION);
+        assertTrue(functions.contains("S1 1–2: no load behind it"), functions.toString());
+    }
+
     /** Each zone's coil names its own pump and the boiler's call, not those of the other zones. */
     @Test
     public void crossReferencesArePerCoil() {
