@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.drawing.Placement.Block;
 import org.jagridge.core.drawing.Placement.Frame;
+import org.jagridge.core.part.Assembly;
 
 /** Moves boxes of the connection diagram by hand; the result is kept in the circuit's {@code layout}. */
 public final class Arrangement {
@@ -20,7 +21,7 @@ public final class Arrangement {
      * @throws IllegalArgumentException in words, where there is no such box or where it would crowd another
      */
     public static Map<String, Object> moved(Circuit circuit, String id, int dx, int dy) {
-        Placement now = ConnectionLayout.placement(circuit);
+        Placement now = ConnectionLayout.placement(Assembly.of(circuit));
         boolean wholePlace = now.frames().containsKey(id);
         if (!wholePlace && !now.blocks().containsKey(id)) {
             throw new IllegalArgumentException("there is no box " + id + " to move");

@@ -1,9 +1,13 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
@@ -19,24 +23,28 @@ import org.jagridge.core.drawing.Placement.Block;
 import org.jagridge.core.drawing.Placement.Frame;
 import org.jagridge.core.part.Assembly;
 
-/** Lays out the connection diagram: boxes as they are kept or by {@link ElkPlacement}, wires by {@link WireRouter}. */
+/** Lays out the connection diagram: boxes as they are kept or by {@link RowPlacement}, wires by {@link WireLayout}. */
 public final class ConnectionLayout {
-    /** Steps around all frames for wires that go outside of them. */
-    private static final int OUTSIDE = 6;
     /** If the wires don't fit, there is this much more room at the next attempt. */
     private static final double STRETCH = 1.35;
 
     private static final int MOST_STRETCHES = 12;
     private static final double MARGIN = 8;
+    /** Pixels that wires of other colours begin beside the middle of a post. */
+    private static final double FAN = 3;
 
     private final Assembly assembly;
     private final Circuit circuit;
-    private final Map<Terminal, Integer> nets;
+    private final Map<Terminal, Set<String>> colours = new HashMap<>();
 
     private ConnectionLayout(Assembly assembly) {
         this.assembly = assembly;
         circuit = assembly.circuit();
-        nets = Placement.nets(circuit);
+        for (Wire w : circuit.wires()) {
+            for (Terminal t : List.of(w.from(), w.to())) {
+                colours.computeIfAbsent(t, k -> new HashSet<>()).add(String.valueOf(circuit.colourOf(w)));
+            }
+        }
     }
 
     public static Connection of(Assembly assembly) {
@@ -44,9 +52,9 @@ public final class ConnectionLayout {
     }
 
     private Connection layout() {
-        Placement placement = placement(circuit);
+        Placement placement = placement(assembly);
         for (int i = 0; i < MOST_STRETCHES; i++) {
-            Optional<Map<String, List<int[]>>> routes = route(placement);
+            Optional<Map<String, List<int[]>>> routes = WireLayout.of(circuit, placement, i > 0);
             if (routes.isPresent()) {
                 return draw(placement, routes.get());
             }
@@ -57,77 +65,15 @@ public final class ConnectionLayout {
         throw new IllegalStateException("no room for the wires of " + circuit.name());
     }
 
-    static Placement placement(Circuit circuit) {
-        return KeptPlacement.of(circuit).orElseGet(() -> ElkPlacement.of(circuit));
-    }
-
-    private static int left(Placement p) {
-        return p.frames().values().stream().mapToInt(Frame::x).min().orElse(0) - OUTSIDE;
-    }
-
-    private static int top(Placement p) {
-        return p.frames().values().stream().mapToInt(Frame::y).min().orElse(0) - OUTSIDE;
-    }
-
-    private Optional<Map<String, List<int[]>>> route(Placement p) {
-        int left = left(p);
-        int top = top(p);
-        int right = p.frames().values().stream()
-                        .mapToInt(f -> f.x() + f.width())
-                        .max()
-                        .orElse(0)
-                + OUTSIDE;
-        int bottom = p.frames().values().stream()
-                        .mapToInt(f -> f.y() + f.height())
-                        .max()
-                        .orElse(0)
-                + OUTSIDE;
-        WireRouter router = new WireRouter(right - left + 1, bottom - top + 1);
-        int number = 1;
-        for (Place place : circuit.places()) {
-            Frame f = p.frames().get(place.id());
-            router.place(
-                    number++, f.x() - left + 1, f.y() - top + 1, f.x() + f.width() - left, f.y() + f.height() - top);
-            router.block(
-                    f.x() - left,
-                    f.y() - top + 1,
-                    f.x() + Placement.titleWidth(place) - left - 1,
-                    f.y() - top + Placement.TITLE);
-        }
-        for (Block b : p.blocks().values()) {
-            router.block(b.x() - left, b.y() - top, b.x() + b.width() - left, b.y() + b.height() - top);
-        }
-        nets.forEach((terminal, net) -> {
-            Placement.Post post = p.post(terminal);
-            router.reserve(post.x() - left, post.y() + post.out() - top, net);
-        });
-        Map<String, Glands.Passage> glands = Glands.of(circuit, p);
-        Glands.reserved(glands, circuit, nets)
-                .forEach((net, points) -> points.forEach(q -> router.reserve(q[0] - left, q[1] - top, net)));
-        List<WireRouter.Job> jobs = new ArrayList<>();
-        for (Wire w : circuit.wires()) {
-            Placement.Post a = p.post(w.from());
-            Placement.Post b = p.post(w.to());
-            List<int[]> points = new ArrayList<>();
-            points.add(new int[] {a.x() - left, a.y() + a.out() - top});
-            if (glands.containsKey(w.id())) {
-                glands.get(w.id()).points().forEach(q -> points.add(new int[] {q[0] - left, q[1] - top}));
-            }
-            points.add(new int[] {b.x() - left, b.y() + b.out() - top});
-            jobs.add(new WireRouter.Job(w.id(), nets.get(w.from()), w.cable(), points));
-        }
-        return router.route(jobs);
+    static Placement placement(Assembly assembly) {
+        return KeptPlacement.of(assembly.circuit()).orElseGet(() -> RowPlacement.of(assembly));
     }
 
     /** From lattice steps to pixels, cut to what is used. */
     private Connection draw(Placement p, Map<String, List<int[]>> routes) {
-        int left = left(p);
-        int top = top(p);
         int[] used = {Integer.MAX_VALUE, Integer.MAX_VALUE, Integer.MIN_VALUE, Integer.MIN_VALUE};
         p.frames().values().forEach(f -> use(used, f.x(), f.y(), f.x() + f.width() + 1, f.y() + f.height() + 1));
-        routes.values()
-                .forEach(route ->
-                        route.forEach(q -> use(used, q[0] + left, q[1] + top, q[0] + left + 1, q[1] + top + 1)));
+        routes.values().forEach(route -> route.forEach(q -> use(used, q[0], q[1], q[0] + 1, q[1] + 1)));
         Scale scale = new Scale(used[0], used[1]);
         List<Box> places = new ArrayList<>();
         for (Place place : circuit.places()) {
@@ -158,7 +104,7 @@ public final class ConnectionLayout {
         }
         List<Route> wires = new ArrayList<>();
         for (Wire w : circuit.wires()) {
-            wires.add(route(w, p, routes.get(w.id()), scale, left, top));
+            wires.add(route(w, p, routes.get(w.id()), scale));
         }
         List<Sleeve> sleeves = new ArrayList<>();
         for (Route route : wires) {
@@ -252,11 +198,14 @@ public final class ConnectionLayout {
     }
 
     /** The wire's bends, with its two posts at the ends. */
-    private Route route(Wire w, Placement p, List<int[]> path, Scale scale, int left, int top) {
+    private Route route(Wire w, Placement p, List<int[]> path, Scale scale) {
         List<Point> all = new ArrayList<>();
-        all.add(at(p.post(w.from()), scale));
-        path.forEach(q -> all.add(new Point(scale.x(q[0] + left), scale.y(q[1] + top))));
-        all.add(at(p.post(w.to()), scale));
+        path.forEach(q -> all.add(new Point(scale.x(q[0]), scale.y(q[1]))));
+        int last = path.size() - 1;
+        begin(all, w.from(), p, scale, last == 0 ? 0 : Integer.signum(path.get(1)[0] - path.get(0)[0]));
+        Collections.reverse(all);
+        begin(all, w.to(), p, scale, last == 0 ? 0 : Integer.signum(path.get(last - 1)[0] - path.get(last)[0]));
+        Collections.reverse(all);
         List<Point> bends = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             boolean straight = i > 0
@@ -270,6 +219,17 @@ public final class ConnectionLayout {
             }
         }
         return new Route(w.id(), assembly.node(w.from()).orElseThrow(), bends);
+    }
+
+    /** Puts a post before a wire's points; where wires of several colours begin, those to the sides begin beside it. */
+    private void begin(List<Point> points, Terminal t, Placement p, Scale scale, int side) {
+        Point post = at(p.post(t), scale);
+        double beside = colours.get(t).size() > 1 ? side * FAN : 0;
+        if (beside != 0) {
+            points.set(0, new Point(post.x() + beside, points.get(0).y()));
+            points.add(0, new Point(post.x() + beside, post.y()));
+        }
+        points.add(0, post);
     }
 
     private static Point at(Placement.Post p, Scale scale) {

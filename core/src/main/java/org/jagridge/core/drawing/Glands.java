@@ -1,13 +1,9 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import org.jagridge.core.circuit.Cable;
@@ -22,26 +18,68 @@ import org.jagridge.core.drawing.Placement.Frame;
  * go their own ways.
  */
 final class Glands {
-    /** The four lattice points that a core passes: inside and outside of either frame, from the wire's first end on. */
-    record Passage(List<int[]> points) {}
+    /** Directions, and the edges of a frame that look that way. */
+    static final int EAST = 0;
+
+    static final int SOUTH = 1;
+    static final int WEST = 2;
+    static final int NORTH = 3;
+
+    /**
+     * A cable's two glands.
+     *
+     * @param cores in the order in which they leave: from left to right or from above
+     * @param from inside and outside point of the first of them at the cable's first place
+     * @param out the direction in which they leave
+     * @param to inside and outside point of the leftmost or uppermost core at the second place
+     * @param in the direction in which they arrive there
+     */
+    record Gland(String cable, List<Wire> cores, List<int[]> from, int out, List<int[]> to, int in) {
+        /** The inside or outside point, 0 or 1, of the i-th core at the first place. */
+        int[] from(int i, int which) {
+            return beside(from.get(which), out, i);
+        }
+
+        /** The same at the second place: the bundle keeps its order, seen along its way. */
+        int[] to(int i, int which) {
+            return beside(to.get(which), in, index(in, left(out, i, cores.size()), cores.size()));
+        }
+    }
+
+    /** How many cores are left of the i-th, seen in a direction. */
+    static int left(int direction, int i, int cores) {
+        return direction == SOUTH || direction == WEST ? cores - 1 - i : i;
+    }
+
+    /** From the left, or from above, the number of a core that has so many to its left, seen in a direction. */
+    static int index(int direction, int left, int cores) {
+        return left(direction, left, cores);
+    }
+
+    private static int[] beside(int[] p, int direction, int by) {
+        return isUpright(direction) ? new int[] {p[0] + by, p[1]} : new int[] {p[0], p[1] + by};
+    }
+
+    private static boolean isUpright(int direction) {
+        return direction == SOUTH || direction == NORTH;
+    }
 
     private static final int NONE = Integer.MIN_VALUE;
 
     private final Circuit circuit;
     private final Placement placement;
     private final Set<String> taken = new HashSet<>();
-    private final Map<String, Passage> passages = new LinkedHashMap<>();
+    private final List<Gland> glands = new ArrayList<>();
 
     private Glands(Circuit circuit, Placement placement) {
         this.circuit = circuit;
         this.placement = placement;
     }
 
-    /** The passages by wire. */
-    static Map<String, Passage> of(Circuit circuit, Placement placement) {
+    static List<Gland> of(Circuit circuit, Placement placement) {
         Glands glands = new Glands(circuit, placement);
         circuit.cables().forEach(glands::add);
-        return glands.passages;
+        return glands.glands;
     }
 
     private String placeOf(Terminal t) {
@@ -61,55 +99,83 @@ final class Glands {
         if (cores.isEmpty()) {
             return;
         }
-        boolean stacked = a.y() + a.height() <= b.y() || b.y() + b.height() <= a.y();
-        cores.sort(Comparator.comparingDouble(w -> middle(w, stacked)));
-        double wish =
-                cores.stream().mapToDouble(w -> middle(w, stacked)).average().orElse(0);
-        int n = cores.size();
-        int[] rangeA = range(a, stacked, n);
-        int[] rangeB = range(b, stacked, n);
-        int low = Math.max(rangeA[0], rangeB[0]);
-        int high = Math.min(rangeA[1], rangeB[1]);
-        boolean aFirst = stacked ? a.y() < b.y() : a.x() < b.x();
-        IntPredicate openA = start -> isOpen(a, stacked, aFirst, start, n);
-        IntPredicate openB = start -> isOpen(b, stacked, !aFirst, start, n);
-        // straight across where there is room, else each edge for itself
-        int atA = nearest(new int[] {low, high}, wish - n / 2.0, openA.and(openB));
+        for (int[] edges : edges(a, b)) {
+            if (add(cable, cores, a, edges[0], b, edges[1])) {
+                return;
+            }
+        }
+    }
+
+    /** The edges that look at each other, then the lower ones, then the upper ones. */
+    private static List<int[]> edges(Frame a, Frame b) {
+        boolean over = a.y() + a.height() <= b.y();
+        boolean under = b.y() + b.height() <= a.y();
+        int[] facing = over || under
+                ? new int[] {over ? SOUTH : NORTH, over ? NORTH : SOUTH}
+                : new int[] {a.x() < b.x() ? EAST : WEST, a.x() < b.x() ? WEST : EAST};
+        return List.of(facing, new int[] {SOUTH, SOUTH}, new int[] {NORTH, NORTH});
+    }
+
+    private boolean add(Cable cable, List<Wire> wires, Frame a, int edgeA, Frame b, int edgeB) {
+        int in = (edgeB + 2) % 4;
+        int n = wires.size();
+        // the order of the cores is that of their terminals at the first end, and at the second as it arrives there
+        int sameWay = left(edgeA, 0, 2) == left(in, 0, 2) ? 1 : -1;
+        List<Wire> cores = new ArrayList<>(wires);
+        cores.sort(Comparator.comparingDouble(
+                w -> along(w, a.id(), edgeA) - a.x() + sameWay * (along(w, b.id(), edgeB) - b.x())));
+        double wishA = middle(cores, a, edgeA) - n / 2.0;
+        double wishB = middle(cores, b, edgeB) - n / 2.0;
+        int[] rangeA = range(a, edgeA, n);
+        int[] rangeB = range(b, edgeB, n);
+        IntPredicate openA = start -> isOpen(a, edgeA, start, n);
+        IntPredicate openB = start -> isOpen(b, edgeB, start, n);
+        int atA = NONE;
+        if (edgeA == in) {
+            // straight across where there is room
+            int[] both = {Math.max(rangeA[0], rangeB[0]), Math.min(rangeA[1], rangeB[1])};
+            atA = nearest(both, (wishA + wishB) / 2, openA.and(openB));
+        }
         int atB = atA;
         if (atA == NONE) {
-            atA = nearest(rangeA, wish - n / 2.0, openA);
-            atB = nearest(rangeB, atA == NONE ? 0 : atA, openB);
+            atA = nearest(rangeA, wishA, openA);
+            atB = nearest(rangeB, wishB, openB);
         }
         if (atA == NONE || atB == NONE) {
-            return;
+            return false;
         }
+        Gland gland = new Gland(cable.id(), cores, through(a, edgeA, atA), edgeA, through(b, edgeB, atB), in);
         for (int i = 0; i < n; i++) {
-            List<int[]> points = new ArrayList<>();
-            points.addAll(through(a, stacked, aFirst, atA + i));
-            List<int[]> other = through(b, stacked, !aFirst, atB + i);
-            points.add(other.get(1));
-            points.add(other.get(0));
-            points.forEach(p -> taken.add(p[0] + "," + p[1]));
-            if (placeOf(cores.get(i).from()).equals(cable.to())) {
-                Collections.reverse(points);
+            for (int which = 0; which < 2; which++) {
+                taken(gland.from(i, which));
+                taken(gland.to(i, which));
             }
-            passages.put(cores.get(i).id(), new Passage(points));
         }
+        glands.add(gland);
+        return true;
+    }
+
+    private double middle(List<Wire> cores, Frame f, int edge) {
+        return cores.stream().mapToInt(w -> along(w, f.id(), edge)).average().orElse(0);
+    }
+
+    /** Where a core's terminal in a place lies along an edge. */
+    private int along(Wire w, String place, int edge) {
+        Placement.Post post = placement.post(placeOf(w.from()).equals(place) ? w.from() : w.to());
+        return isUpright(edge) ? post.x() : post.y();
+    }
+
+    private void taken(int[] p) {
+        taken.add(p[0] + "," + p[1]);
     }
 
     private Set<String> places(Wire w) {
         return new HashSet<>(List.of(placeOf(w.from()), placeOf(w.to())));
     }
 
-    private double middle(Wire w, boolean stacked) {
-        Placement.Post a = placement.post(w.from());
-        Placement.Post b = placement.post(w.to());
-        return stacked ? (a.x() + b.x()) / 2.0 : (a.y() + b.y()) / 2.0;
-    }
-
     /** Where on a frame's edge the first of n cores may pass. */
-    private static int[] range(Frame f, boolean stacked, int n) {
-        return stacked
+    private static int[] range(Frame f, int edge, int n) {
+        return isUpright(edge)
                 ? new int[] {f.x() + 2, f.x() + f.width() - n - 1}
                 : new int[] {f.y() + 2 + Placement.TITLE, f.y() + f.height() - n - 1};
     }
@@ -126,9 +192,9 @@ final class Glands {
     }
 
     /** Whether n cores in a row, and one point beside them, find their points free. */
-    private boolean isOpen(Frame f, boolean stacked, boolean farEdge, int start, int n) {
+    private boolean isOpen(Frame f, int edge, int start, int n) {
         for (int i = -1; i <= n; i++) {
-            for (int[] p : through(f, stacked, farEdge, start + i)) {
+            for (int[] p : through(f, edge, start + i)) {
                 if (taken.contains(p[0] + "," + p[1]) || inTitle(f, p) || onBlock(p)) {
                     return false;
                 }
@@ -152,22 +218,12 @@ final class Glands {
     }
 
     /** The points inside and outside of a frame's edge; the edge itself lies half a step further. */
-    private static List<int[]> through(Frame f, boolean stacked, boolean farEdge, int at) {
-        if (stacked) {
-            int inside = farEdge ? f.y() + f.height() : f.y() + 1;
-            return List.of(new int[] {at, inside}, new int[] {at, farEdge ? inside + 1 : inside - 1});
-        }
-        int inside = farEdge ? f.x() + f.width() : f.x() + 1;
-        return List.of(new int[] {inside, at}, new int[] {farEdge ? inside + 1 : inside - 1, at});
-    }
-
-    /** All points with the net that may use them. */
-    static Map<Integer, List<int[]>> reserved(
-            Map<String, Passage> passages, Circuit circuit, Map<Terminal, Integer> nets) {
-        Map<Integer, List<int[]>> points = new HashMap<>();
-        passages.forEach((wire, passage) -> points.computeIfAbsent(
-                        nets.get(circuit.wire(wire).orElseThrow().from()), n -> new ArrayList<>())
-                .addAll(passage.points()));
-        return points;
+    private static List<int[]> through(Frame f, int edge, int at) {
+        return switch (edge) {
+            case SOUTH -> List.of(new int[] {at, f.y() + f.height()}, new int[] {at, f.y() + f.height() + 1});
+            case NORTH -> List.of(new int[] {at, f.y() + 1}, new int[] {at, f.y()});
+            case EAST -> List.of(new int[] {f.x() + f.width(), at}, new int[] {f.x() + f.width() + 1, at});
+            default -> List.of(new int[] {f.x() + 1, at}, new int[] {f.x(), at});
+        };
     }
 }

@@ -7,15 +7,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
-import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.drawing.Placement.Block;
 import org.jagridge.core.drawing.Placement.Frame;
 import org.jagridge.core.drawing.Placement.Item;
 
 /**
  * The arrangement of a connection diagram as it is kept in a circuit's {@code layout}, once a hand has moved something:
- * {@code {"connection": {"places": {"unit": [x, y, width, height]}, "parts": {"K1": {"at": [x, y], "top": ["A1"],
- * "bottom": ["A2"]}}}}}, in steps of the lattice. What in it doesn't fit the circuit is passed over; parts that it
+ * {@code {"connection": {"places": {"unit": [x, y, width, height]}, "parts": {"K1": {"at": [x, y]}}}}}, in steps of the lattice. What in it doesn't fit the circuit is passed over; parts that it
  * doesn't know stand in a row under the others of their place.
  */
 final class KeptPlacement {
@@ -39,7 +37,7 @@ final class KeptPlacement {
             if (at.isEmpty()) {
                 strangers.add(item);
             } else {
-                blocks.put(item.id(), block(item, at, entry));
+                blocks.put(item.id(), item.block(at.get(0), at.get(1)));
             }
         }
         Map<String, Frame> frames = new LinkedHashMap<>();
@@ -59,36 +57,9 @@ final class KeptPlacement {
                 : Optional.of(placement.apart());
     }
 
-    private static Block block(Item item, List<Integer> at, Map<?, ?> entry) {
-        List<Terminal> top = new ArrayList<>(terminals(item, entry.get("top")));
-        List<Terminal> bottom = new ArrayList<>(terminals(item, entry.get("bottom")));
-        bottom.removeAll(top);
-        for (Terminal t : item.terminals()) {
-            if (!top.contains(t) && !bottom.contains(t)) {
-                (top.size() < bottom.size() ? top : bottom).add(t);
-            }
-        }
-        return item.block(at.get(0), at.get(1), top, bottom);
-    }
-
-    private static List<Terminal> terminals(Item item, Object names) {
-        return names instanceof List<?> list
-                ? list.stream()
-                        .map(n -> new Terminal(item.id(), String.valueOf(n)))
-                        .filter(item.terminals()::contains)
-                        .distinct()
-                        .toList()
-                : List.of();
-    }
-
     /** Puts a part that has no place of its own yet into the lowest row of its place. */
     private static void add(Item item, Map<String, Block> blocks, Map<String, Frame> frames) {
-        int half = (item.terminals().size() + 1) / 2;
-        Block block = item.block(
-                0,
-                0,
-                item.terminals().subList(0, half),
-                item.terminals().subList(half, item.terminals().size()));
+        Block block = item.block(0, 0);
         List<Block> inside = blocks.values().stream()
                 .filter(b -> b.place().equals(item.place()))
                 .toList();
@@ -169,13 +140,7 @@ final class KeptPlacement {
         Map<String, Object> places = new LinkedHashMap<>();
         placement.frames().forEach((id, f) -> places.put(id, List.of(f.x(), f.y(), f.width(), f.height())));
         Map<String, Object> parts = new LinkedHashMap<>();
-        placement.blocks().forEach((id, b) -> {
-            Map<String, Object> entry = new LinkedHashMap<>();
-            entry.put("at", List.of(b.x(), b.y()));
-            entry.put("top", b.top().stream().map(Terminal::name).toList());
-            entry.put("bottom", b.bottom().stream().map(Terminal::name).toList());
-            parts.put(id, entry);
-        });
+        placement.blocks().forEach((id, b) -> parts.put(id, Map.of("at", List.of(b.x(), b.y()))));
         Map<String, Object> layout = new LinkedHashMap<>(circuit.layout());
         layout.put(KEY, Map.of("places", places, "parts", parts));
         return layout;

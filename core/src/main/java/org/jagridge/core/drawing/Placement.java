@@ -2,17 +2,16 @@ package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
-import org.jagridge.core.circuit.Wire;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Trait;
 
@@ -33,7 +32,6 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
     /** Steps at the top of a frame that its title takes. */
     static final int TITLE = 2;
 
-    /** Types with a small mark beside their title. */
     /** Room beside a title for a small mark, in pixels. */
     private static final double MARK = 30;
 
@@ -101,44 +99,58 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
         return blocks.get(t.part()).post(t);
     }
 
-    /** What must be placed: each part, and the metalwork of places whose metalwork is wired, with all its terminals. */
+    /** What must be placed: each part with terminals, and the metalwork of places whose metalwork is wired. */
     static Map<String, Item> items(Circuit circuit) {
         Map<String, Item> items = new LinkedHashMap<>();
         for (Place place : circuit.places()) {
             boolean used = circuit.wires().stream()
                     .anyMatch(w -> w.from().equals(place.metalwork()) || w.to().equals(place.metalwork()));
             if (used) {
-                items.put(place.id(), new Item(place.id(), place.id(), List.of(place.metalwork()), 2, true));
+                items.put(place.id(), new Item(place.id(), place.id(), List.of(place.metalwork()), List.of(), 2, true));
             }
         }
         for (Part part : circuit.parts()) {
-            var type = PartTypes.catalogue().require(part);
-            List<Terminal> terminals = type.terminals(new Params(type.params(), part.params())).stream()
+            PartType type = PartTypes.catalogue().require(part);
+            Params params = new Params(type.params(), part.params());
+            List<Terminal> terminals = type.terminals(params).stream()
                     .map(n -> new Terminal(part.id(), n))
                     .toList();
+            if (terminals.isEmpty()) {
+                continue;
+            }
             int longest = terminals.stream()
                     .mapToInt(t -> label(circuit, t).length())
                     .max()
                     .orElse(1);
             int pitch = Math.max(2, (int) Math.ceil((longest * LETTER + 3) / STEP));
+            Set<String> above = type.above(params);
             items.put(
                     part.id(),
                     new Item(
                             part.id(),
                             part.place(),
-                            terminals,
+                            terminals.stream()
+                                    .filter(t -> above.contains(t.name()))
+                                    .toList(),
+                            terminals.stream()
+                                    .filter(t -> !above.contains(t.name()))
+                                    .toList(),
                             pitch,
                             PartTypes.is(part, Trait.JOINT) || PartTypes.is(part, Trait.EARTH)));
         }
         return items;
     }
 
-    /** A box without a position. */
-    record Item(String id, String place, List<Terminal> terminals, int pitch, boolean marked) {
-        Block block(int x, int y, List<Terminal> top, List<Terminal> bottom) {
-            int posts = Math.max(1, Math.max(top.size(), bottom.size())) * pitch;
+    /** A box without a position, its terminals on its two faces in the order in which they are on the device. */
+    record Item(String id, String place, List<Terminal> above, List<Terminal> below, int pitch, boolean marked) {
+        int width() {
+            int posts = Math.max(1, Math.max(above.size(), below.size())) * pitch;
             int title = (int) Math.ceil((id.length() * TITLE_LETTER + (marked ? MARK : 12)) / STEP);
-            return new Block(id, place, x, y, top, bottom, pitch, Math.max(posts, title));
+            return Math.max(posts, title);
+        }
+
+        Block block(int x, int y) {
+            return new Block(id, place, x, y, above, below, pitch, width());
         }
     }
 
@@ -229,20 +241,5 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
                         (int) Math.round(f.width() * factor),
                         (int) Math.round(f.height() * factor))));
         return new Placement(wider, spread);
-    }
-
-    /** Terminals joined by wires only, by terminal; nets are numbered from 1. */
-    static Map<Terminal, Integer> nets(Circuit circuit) {
-        Groups<Terminal> joined = new Groups<>();
-        circuit.wires().forEach(w -> joined.join(w.from(), w.to()));
-        Map<Terminal, Integer> numbers = new HashMap<>();
-        Map<Terminal, Integer> nets = new HashMap<>();
-        for (Wire w : circuit.wires()) {
-            for (Terminal t : List.of(w.from(), w.to())) {
-                Integer number = numbers.computeIfAbsent(joined.root(t), r -> numbers.size() + 1);
-                nets.put(t, number);
-            }
-        }
-        return nets;
     }
 }

@@ -12,8 +12,9 @@
  *
  * <p>The connection diagram's steps: {@link org.jagridge.core.drawing.Placement} (where boxes and terminals lie: kept
  * from a hand's moves by {@link org.jagridge.core.drawing.KeptPlacement}, else by {@link
- * org.jagridge.core.drawing.ElkPlacement}) → {@link org.jagridge.core.drawing.Glands} (where cables pass their frames) →
- * {@link org.jagridge.core.drawing.WireRouter} (the wires, on a lattice) → pixels. {@link
+ * org.jagridge.core.drawing.RowPlacement}) → {@link org.jagridge.core.drawing.Glands} (where cables pass their frames) →
+ * {@link org.jagridge.core.drawing.CableRouter} (bundles) → {@link org.jagridge.core.drawing.WireRouter} (the wires, on a
+ * {@link org.jagridge.core.drawing.Lattice}) → pixels. {@link
  * org.jagridge.core.drawing.Sheets} cuts either drawing for paper.
  */
 package org.jagridge.core.drawing;

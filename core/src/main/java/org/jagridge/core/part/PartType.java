@@ -156,6 +156,15 @@ public abstract class PartType implements PartDeclaration {
         return Optional.ofNullable(jobs().getOrDefault(label, call));
     }
 
+    /**
+     * The terminals on the upper face of the device, all others are on the lower one; on each in the order of {@code
+     * terminals}. Controls have all of theirs below, where the wires to what they switch are, loads above.
+     */
+    public Set<String> above(Params params) {
+        List<String> all = terminals(params);
+        return all.size() == 2 ? Set.of(all.get(0)) : Set.of();
+    }
+
     /** Whether one of its coils moves one of its contacts, both by the terminals that they lie between. */
     public boolean moves(String coil, String contact) {
         return true;

@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import org.jagridge.core.Circuits;
+import org.jagridge.core.Families;
 import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.ReferenceCase;
 import org.jagridge.core.circuit.Circuit;
@@ -18,7 +19,10 @@ import org.testng.annotations.Test;
 
 /** The connection diagram shows every part, terminal and wire, and no wire runs through a box. */
 public class ConnectionLayoutTest {
-    private static final int GENERATED = 200;
+    private static final int GENERATED = 40;
+    /** Larger families are drawn by the bench. */
+    private static final int MOST_PARTS = 80;
+
     private final IdentityHashMap<Circuit, Connection> drawn = new IdentityHashMap<>();
 
     private Connection drawn(Circuit circuit) {
@@ -43,8 +47,11 @@ public class ConnectionLayoutTest {
             rows.add(new Object[] {name, ReferenceCase.load(name).circuit()});
         }
         for (int i = 0; i < GENERATED; i++) {
-            rows.add(new Object[] {"generated " + i, GeneratedCircuits.of(i, 80)});
+            rows.add(new Object[] {"generated " + i, GeneratedCircuits.of(i, 45)});
         }
+        Families.all().stream()
+                .filter(d -> d.circuit().parts().size() <= MOST_PARTS)
+                .forEach(d -> rows.add(new Object[] {d.name(), d.circuit()}));
         return rows.toArray(Object[][]::new);
     }
 
@@ -76,6 +83,39 @@ public class ConnectionLayoutTest {
     public void nothingLiesOverAnythingAndTheNetsCanBeRebuilt(String name, Circuit circuit) {
         List<String> mistakes = GeometryCheck.connection(drawn(circuit), circuit);
         assertTrue(mistakes.isEmpty(), mistakes.size() + ": " + String.join("\n", mistakes));
+    }
+
+    @Test(dataProvider = "circuits")
+    public void wiresOfTwoColoursNeverLieOnEachOther(String name, Circuit circuit) {
+        List<String> mistakes = GeometryCheck.coloursOnEachOther(drawn(circuit), circuit);
+        assertTrue(mistakes.isEmpty(), name + ": " + String.join("\n", mistakes));
+    }
+
+    @Test(dataProvider = "circuits")
+    public void terminalsAreInTheOrderOfTheDevice(String name, Circuit circuit) {
+        Connection c = drawn(circuit);
+        for (Placement.Item item : Placement.items(circuit).values()) {
+            for (List<Terminal> face : List.of(item.above(), item.below())) {
+                List<Terminal> drawnFace = c.posts().stream()
+                        .filter(p -> face.contains(p.terminal()))
+                        .sorted(Comparator.comparingDouble(Connection.Post::x))
+                        .map(Connection.Post::terminal)
+                        .toList();
+                assertEquals(drawnFace, face, name);
+            }
+        }
+    }
+
+    /** One wire more, or one less, moves no box. */
+    @Test(dataProvider = "circuits")
+    public void aWireMoreMovesNothing(String name, Circuit circuit) {
+        Circuit.Builder less = circuit.toBuilder();
+        less.wires().remove(circuit.wires().size() - 1);
+        Circuit without = less.build();
+        // the first wire on a place's metalwork brings that with it
+        if (Placement.items(without).keySet().equals(Placement.items(circuit).keySet())) {
+            assertEquals(RowPlacement.of(Assembly.of(without)), RowPlacement.of(Assembly.of(circuit)), name);
+        }
     }
 
     @Test(dataProvider = "circuits")

@@ -109,6 +109,39 @@ final class GeometryCheck {
         return mistakes;
     }
 
+    /** Pieces of line that two wires of different colours share; where three colours meet at a screw they may. */
+    static List<String> coloursOnEachOther(Connection c, Circuit circuit) {
+        Map<Terminal, Set<String>> colours = new HashMap<>();
+        for (Wire w : circuit.wires()) {
+            String colour = String.valueOf(circuit.colourOf(w));
+            colours.computeIfAbsent(w.from(), t -> new HashSet<>()).add(colour);
+            colours.computeIfAbsent(w.to(), t -> new HashSet<>()).add(colour);
+        }
+        Map<Terminal, Terminal> netOf = nets(circuit);
+        Set<Terminal> crowded = new HashSet<>();
+        colours.forEach((t, set) -> {
+            if (set.size() > 2) {
+                crowded.add(netOf.get(t));
+            }
+        });
+        List<String> mistakes = new ArrayList<>();
+        List<Segment> segments = segments(c, circuit);
+        for (int i = 0; i < segments.size(); i++) {
+            for (int j = i + 1; j < segments.size(); j++) {
+                Segment a = segments.get(i);
+                Segment b = segments.get(j);
+                String colourA =
+                        String.valueOf(circuit.colourOf(circuit.wire(a.wire).orElseThrow()));
+                String colourB =
+                        String.valueOf(circuit.colourOf(circuit.wire(b.wire).orElseThrow()));
+                if (!colourA.equals(colourB) && a.shared(b) > 1 && !crowded.contains(a.net)) {
+                    mistakes.add(a + " lies on " + b);
+                }
+            }
+        }
+        return mistakes;
+    }
+
     /** A straight piece of a wire; {@code net} is the true one. */
     private record Segment(String wire, Terminal net, double x1, double y1, double x2, double y2) {
         boolean has(double x, double y) {
@@ -116,6 +149,19 @@ final class GeometryCheck {
                     && x <= Math.max(x1, x2) + EPS
                     && y >= Math.min(y1, y2) - EPS
                     && y <= Math.max(y1, y2) + EPS;
+        }
+
+        /** The length that two pieces have in common. */
+        double shared(Segment o) {
+            boolean level = Math.abs(y1 - y2) < EPS && Math.abs(o.y1 - o.y2) < EPS && Math.abs(y1 - o.y1) < EPS;
+            boolean upright = Math.abs(x1 - x2) < EPS && Math.abs(o.x1 - o.x2) < EPS && Math.abs(x1 - o.x1) < EPS;
+            return level
+                    ? Math.min(Math.max(x1, x2), Math.max(o.x1, o.x2))
+                            - Math.max(Math.min(x1, x2), Math.min(o.x1, o.x2))
+                    : upright
+                            ? Math.min(Math.max(y1, y2), Math.max(o.y1, o.y2))
+                                    - Math.max(Math.min(y1, y2), Math.min(o.y1, o.y2))
+                            : 0;
         }
 
         boolean touches(Segment o) {
@@ -133,7 +179,7 @@ final class GeometryCheck {
                 Math.max(s.y1, s.y2) + 0.5 - across);
     }
 
-    private static List<Segment> segments(Connection c, Circuit circuit) {
+    private static Map<Terminal, Terminal> nets(Circuit circuit) {
         Map<Terminal, Terminal> netOf = new HashMap<>();
         for (Wire w : circuit.wires()) {
             Terminal a = netOf.computeIfAbsent(w.from(), t -> t);
@@ -142,6 +188,11 @@ final class GeometryCheck {
                 netOf.replaceAll((t, net) -> net.equals(b) ? a : net);
             }
         }
+        return netOf;
+    }
+
+    private static List<Segment> segments(Connection c, Circuit circuit) {
+        Map<Terminal, Terminal> netOf = nets(circuit);
         List<Segment> segments = new ArrayList<>();
         for (Connection.Route r : c.wires()) {
             Terminal net = netOf.get(circuit.wire(r.wire()).orElseThrow().from());

@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -53,6 +54,11 @@ final class AirHandlerBoard extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("on", "off", Fuse.ON_BOARD_BLOWN, Burnable.BURNT);
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.of("L1", "L2", "BL");
     }
 
     @Override

@@ -71,6 +71,11 @@ final class Boiler extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("L", "N", "SL", "PL");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         boolean dry = draft.params().is("form", "dry");
         return new Controls(draft, dry);

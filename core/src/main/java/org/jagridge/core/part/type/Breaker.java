@@ -3,7 +3,9 @@ package org.jagridge.core.part.type;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -66,6 +68,11 @@ final class Breaker extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("closed", "open", "tripped");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return terminals(params).stream().filter(t -> t.matches("[135]")).collect(Collectors.toSet());
     }
 
     @Override

@@ -62,6 +62,11 @@ final class Capacitor extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("C", "HERM", "FAN");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         List<Double> printed = draft.params().numbers("microfarads");
         List<Branch> sections = new ArrayList<>();

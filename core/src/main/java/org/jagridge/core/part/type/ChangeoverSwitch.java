@@ -43,6 +43,11 @@ final class ChangeoverSwitch extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("C");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         return new Throw(draft.contact("C", "1", Shape.SWITCH, true), draft.contact("C", "2", Shape.SWITCH, false));
     }

@@ -2,6 +2,8 @@ package org.jagridge.core.part.type;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -40,6 +42,11 @@ final class Connector extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("mated", "apart");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return terminals(params).stream().filter(t -> t.endsWith("a")).collect(Collectors.toSet());
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.jagridge.core.part.type;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -64,6 +65,13 @@ final class Contactor extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("out", "in", "burnt", "chatter");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return terminals(params).stream()
+                .filter(t -> t.equals("A1") || t.startsWith("L"))
+                .collect(Collectors.toSet());
     }
 
     @Override

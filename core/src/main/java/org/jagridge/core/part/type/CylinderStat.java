@@ -52,6 +52,11 @@ final class CylinderStat extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("C");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         return new Bimetal(
                 draft.contact("C", "1", Shape.THERMOSTAT, true),

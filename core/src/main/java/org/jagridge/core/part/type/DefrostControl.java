@@ -64,6 +64,11 @@ final class DefrostControl extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("OF1", "OF2");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         DefrostBoard board = new DefrostBoard(draft);
         return new Burnable<>(board, 24, board.inputs(), List.of(), m -> true);

@@ -2,6 +2,8 @@ package org.jagridge.core.part.type;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -41,6 +43,11 @@ final class Disconnect extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("closed", "open");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return terminals(params).stream().filter(t -> t.startsWith("L")).collect(Collectors.toSet());
     }
 
     @Override

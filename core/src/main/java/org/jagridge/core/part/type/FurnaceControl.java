@@ -114,6 +114,11 @@ final class FurnaceControl extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("L", "N", "PE", "IND", "IGN", "BLH", "BLC", "BLF");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         FurnaceBoard board = new FurnaceBoard(draft);
         return new Burnable<>(board, 24, board.inputs(), List.of(), m -> true);

@@ -72,6 +72,11 @@ final class Fuse extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("1");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Branch link = draft.branch("1", "2", "1-2", Role.PROTECTION, Shape.FUSE, true);
         double amps = draft.params().number("amps");

@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -38,6 +39,11 @@ final class Lamp extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("off", "on", "burnt");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
     }
 
     @Override

@@ -55,6 +55,11 @@ final class LockoutRelay extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("SUP");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Params p = draft.params();
         Branch chain = draft.contact("SUP", "CHAIN", Shape.CONTACT_CLOSED, true);

@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -67,6 +68,11 @@ final class MidPositionValve extends PartType {
     @Override
     protected Map<String, String> jobs() {
         return Map.of("WH-N", "heating call", "GY-N", "hot water satisfied");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
     }
 
     @Override

@@ -90,6 +90,11 @@ final class Motor extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Params p = draft.params();
         double volts = p.number("volts");

@@ -63,6 +63,11 @@ final class Opener extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("L", "N");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Params p = draft.params();
         boolean direct = p.is("signal", "dc-always");

@@ -107,6 +107,11 @@ final class PscMachine extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("C", "R", "S");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         return new Machine(draft);
     }

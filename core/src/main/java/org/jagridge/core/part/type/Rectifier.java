@@ -56,6 +56,11 @@ final class Rectifier extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("~1", "~2");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         return new Bridge(
                 draft.branch("~1", "~2", "~1-~2", Role.LOAD, Shape.BOX, false),

@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -38,6 +39,11 @@ final class Relay extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("out", "in", "burnt", "chatter");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.of("A1", "A2");
     }
 
     @Override

@@ -48,6 +48,11 @@ final class ResistiveLoad extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         double volts = draft.params().number("volts");
         Complex z = Complex.real(volts * volts / draft.params().number("watts"));

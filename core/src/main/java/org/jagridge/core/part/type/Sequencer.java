@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Field;
@@ -53,6 +54,11 @@ final class Sequencer extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.someOf(numbers(params.integer("stages")), "none", Burnable.BURNT);
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.of("H1", "H2");
     }
 
     @Override

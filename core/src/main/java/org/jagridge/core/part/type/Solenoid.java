@@ -49,6 +49,11 @@ final class Solenoid extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Params p = draft.params();
         double volts = p.number("volts");

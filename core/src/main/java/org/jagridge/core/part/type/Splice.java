@@ -42,6 +42,11 @@ final class Splice extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         List<Branch> joints = new ArrayList<>();
         for (int i = 2; i <= draft.params().integer("posts"); i++) {

@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -34,6 +35,11 @@ final class StartRelay extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("out", "in", "burnt", "chatter");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
     }
 
     @Override

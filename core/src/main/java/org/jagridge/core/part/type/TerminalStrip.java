@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
@@ -60,6 +61,11 @@ final class TerminalStrip extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.none();
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
     }
 
     @Override

@@ -191,6 +191,11 @@ final class Thermostat extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.copyOf(terminals(params));
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Switches switches = new Switches(draft);
         List<Branch> own = switches.ownSupply == null ? List.of() : List.of(switches.ownSupply);

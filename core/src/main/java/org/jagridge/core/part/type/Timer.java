@@ -99,6 +99,11 @@ final class Timer extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("IN");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Params p = draft.params();
         long delay = Time.micros(p.number("seconds"));

@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -59,6 +60,11 @@ final class Transformer extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("live", "dead", "burnt", "cut-out");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.of("P1", "P2");
     }
 
     @Override

@@ -85,6 +85,11 @@ final class UnitHeater extends PartType {
     }
 
     @Override
+    public Set<String> above(Params params) {
+        return Set.of("L", "N");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         return new Burner(draft);
     }

@@ -2,6 +2,7 @@ package org.jagridge.core.part.type;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -54,6 +55,11 @@ final class VentDamper extends PartType {
     @Override
     protected Map<String, String> jobs() {
         return Map.of("R-C", "motor", "D-C", "call");
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.of("R", "C", "D");
     }
 
     @Override

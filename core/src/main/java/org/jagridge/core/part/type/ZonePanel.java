@@ -3,6 +3,7 @@ package org.jagridge.core.part.type;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Field;
@@ -61,6 +62,11 @@ final class ZonePanel extends PartType {
         return IntStream.rangeClosed(1, 9)
                 .boxed()
                 .collect(Collectors.toMap(i -> "W" + i + "-C" + i, i -> "zone " + i + " call"));
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return terminals(params).stream().filter(t -> t.matches("[LN]|P\\d")).collect(Collectors.toSet());
     }
 
     @Override

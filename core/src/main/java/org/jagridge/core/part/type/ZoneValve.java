@@ -1,6 +1,7 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -52,6 +53,11 @@ final class ZoneValve extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("shut", "moving", "open", Burnable.BURNT).restsOnlyAt("shut", Burnable.BURNT);
+    }
+
+    @Override
+    public Set<String> above(Params params) {
+        return Set.of("1", "2");
     }
 
     @Override
