@@ -22,9 +22,13 @@ final class CableRouter {
 
     private final Lattice lattice;
     private final StateHeap open = new StateHeap();
+    private final int[] cost;
+    private final int[] before;
 
     CableRouter(Lattice lattice) {
         this.lattice = lattice;
+        cost = new int[4 * lattice.blocked.length];
+        before = new int[4 * lattice.blocked.length];
     }
 
     /** Where a cable begins or ends: the point of its first core, all others to the right of it or below. */
@@ -39,10 +43,7 @@ final class CableRouter {
     Optional<List<int[]>> route(int cores, Gland from, int out, Gland to, int in) {
         int start = square(from, cores, out, false);
         int goal = square(to, cores, in, true);
-        int n = lattice.width * lattice.height * 4;
-        int[] cost = new int[n];
         Arrays.fill(cost, Integer.MAX_VALUE);
-        int[] before = new int[n];
         if (start < 0 || goal < 0 || !isFree(start, cores, out)) {
             return Optional.empty();
         }

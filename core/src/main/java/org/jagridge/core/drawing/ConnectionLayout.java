@@ -54,7 +54,7 @@ public final class ConnectionLayout {
     private Connection layout() {
         Placement placement = placement(assembly);
         for (int i = 0; i < MOST_STRETCHES; i++) {
-            Optional<Map<String, List<int[]>>> routes = WireLayout.of(circuit, placement, i > 0);
+            Optional<Map<String, List<int[]>>> routes = WireLayout.of(circuit, placement);
             if (routes.isPresent()) {
                 return draw(placement, routes.get());
             }

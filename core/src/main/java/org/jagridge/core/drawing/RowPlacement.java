@@ -34,9 +34,12 @@ final class RowPlacement {
     /** What a drawing's width is to its height in a pane. */
     private static final double PANE = 1.7;
     /** Posts that a track between two rows is kept for. */
-    private static final int POSTS_A_TRACK = 3;
+    private static final int POSTS_A_TRACK = 5;
 
-    private static final int ROW_GAP = 4;
+    /** Posts in a place that a lane around its boxes is kept for. */
+    private static final int POSTS_A_LANE = 7;
+
+    private static final int ROW_GAP = 6;
     private static final int BOX_GAP = 4;
     private static final int FRAME_GAP = 5;
     /** Steps between two frames at the most. */
@@ -299,9 +302,14 @@ final class RowPlacement {
         return new Placement(Placement.framesAround(circuit, frames, blocks), inOrder(blocks)).apart();
     }
 
-    /** Steps between a frame and what is in it, for the cores on their way to their glands. */
+    /** Steps between a frame and what is in it, for wires that go around, and for cores on their way to their glands. */
     private int room(Place place) {
-        return Math.min(MOST_ROOM, (cableWidth(place) - 2 * Placement.PADDING) / 3);
+        int posts = items.values().stream()
+                .filter(i -> i.place().equals(place.id()))
+                .mapToInt(i -> i.above().size() + i.below().size())
+                .sum();
+        int cores = (cableWidth(place) - 2 * Placement.PADDING) / 3;
+        return Math.min(MOST_ROOM, Math.max(cores, posts / POSTS_A_LANE));
     }
 
     /** Steps of a frame's edge that the cables of a place take. */

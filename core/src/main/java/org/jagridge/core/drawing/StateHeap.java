@@ -2,14 +2,31 @@ package org.jagridge.core.drawing;
 
 import java.util.Arrays;
 
-/** A heap of states by cost, without boxes around the numbers. */
+/** States by cost, in a list for each cost; of those that cost the same, the last comes first. */
 final class StateHeap {
-    private long[] items = new long[1024];
+    private static final int NONE = -1;
+
+    /** The newest entry of each cost, and for each entry its state and the one before it. */
+    private int[] newest = new int[1024];
+
+    private int[] states = new int[1024];
+    private int[] before = new int[1024];
+    private int entries;
     private int size;
+    private int lowest;
+    private int highest = NONE;
     private int polledKey;
 
+    StateHeap() {
+        Arrays.fill(newest, NONE);
+    }
+
     void clear() {
+        Arrays.fill(newest, 0, highest + 1, NONE);
+        entries = 0;
         size = 0;
+        lowest = 0;
+        highest = NONE;
     }
 
     boolean isEmpty() {
@@ -22,35 +39,30 @@ final class StateHeap {
     }
 
     void add(int key, int value) {
-        if (size == items.length) {
-            items = Arrays.copyOf(items, 2 * size);
+        if (key >= newest.length) {
+            int old = newest.length;
+            newest = Arrays.copyOf(newest, Math.max(key + 1, 2 * old));
+            Arrays.fill(newest, old, newest.length, NONE);
         }
-        long item = ((long) key << 32) | value;
-        int i = size++;
-        while (i > 0 && items[(i - 1) >> 1] > item) {
-            items[i] = items[(i - 1) >> 1];
-            i = (i - 1) >> 1;
+        if (entries == states.length) {
+            states = Arrays.copyOf(states, 2 * entries);
+            before = Arrays.copyOf(before, 2 * entries);
         }
-        items[i] = item;
+        states[entries] = value;
+        before[entries] = newest[key];
+        newest[key] = entries++;
+        lowest = size++ == 0 ? key : Math.min(lowest, key);
+        highest = Math.max(highest, key);
     }
 
     int poll() {
-        long top = items[0];
-        long last = items[--size];
-        int i = 0;
-        while (2 * i + 1 < size) {
-            int child = 2 * i + 1;
-            if (child + 1 < size && items[child + 1] < items[child]) {
-                child++;
-            }
-            if (items[child] >= last) {
-                break;
-            }
-            items[i] = items[child];
-            i = child;
+        while (newest[lowest] == NONE) {
+            lowest++;
         }
-        items[i] = last;
-        polledKey = (int) (top >> 32);
-        return (int) top;
+        int entry = newest[lowest];
+        newest[lowest] = before[entry];
+        size--;
+        polledKey = lowest;
+        return states[entry];
     }
 }

@@ -2,6 +2,8 @@ package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -22,16 +24,16 @@ import org.jagridge.core.part.Groups;
  * then the wires and the ends of the cores within the places ({@link WireRouter}).
  */
 final class WireLayout {
-    /** Steps around all frames for wires that go outside of them. */
-    private static final int OUTSIDE = 8;
-
     private static final int WAYS = 2;
+    private static final int MOST_ORDERS = 2;
 
     private final Circuit circuit;
     private final Placement placement;
-    private final int left;
-    private final int top;
+    private final List<Glands.Gland> glands;
+    private final Tracks columns;
+    private final Tracks rows;
     private final Lattice lattice;
+    private final CableRouter cableRouter;
     private final Map<Terminal, Integer> nets = new HashMap<>();
     private final Map<String, Integer> strands = new HashMap<>();
     private final Groups<String> merged = new Groups<>();
@@ -40,22 +42,17 @@ final class WireLayout {
     /** The way of a core from gland to gland, by wire, from the wire's first end on. */
     private final Map<String, int[]> bundled = new HashMap<>();
 
+    /** The cables that found no way as a bundle. */
+    private final List<String> unbundled = new ArrayList<>();
+
     private WireLayout(Circuit circuit, Placement placement) {
         this.circuit = circuit;
         this.placement = placement;
-        left = placement.frames().values().stream().mapToInt(Frame::x).min().orElse(0) - OUTSIDE;
-        top = placement.frames().values().stream().mapToInt(Frame::y).min().orElse(0) - OUTSIDE;
-        int right = placement.frames().values().stream()
-                        .mapToInt(f -> f.x() + f.width())
-                        .max()
-                        .orElse(0)
-                + OUTSIDE;
-        int bottom = placement.frames().values().stream()
-                        .mapToInt(f -> f.y() + f.height())
-                        .max()
-                        .orElse(0)
-                + OUTSIDE;
-        lattice = new Lattice(right - left + 1, bottom - top + 1);
+        glands = Glands.of(circuit, placement);
+        columns = tracks(true);
+        rows = tracks(false);
+        lattice = new Lattice(columns.count(), rows.count());
+        cableRouter = new CableRouter(lattice);
         Groups<Terminal> joined = new Groups<>();
         circuit.wires().forEach(w -> joined.join(w.from(), w.to()));
         Map<Terminal, Integer> numbers = new HashMap<>();
@@ -66,19 +63,73 @@ final class WireLayout {
         }
     }
 
-    /**
-     * The lattice points of each wire by its id; empty where the wires don't fit between the boxes.
-     *
-     * @param inHaste the first ways that are found will do
-     */
-    static Optional<Map<String, List<int[]>>> of(Circuit circuit, Placement placement, boolean inHaste) {
-        return new WireLayout(circuit, placement).ways(inHaste);
+    /** The tracks across one direction: near blocks, titles, the edges of frames, and glands. */
+    private Tracks tracks(boolean across) {
+        List<int[]> busy = new ArrayList<>();
+        if (circuit.places().isEmpty()) {
+            busy.add(new int[] {0, 0});
+        }
+        for (Place place : circuit.places()) {
+            Frame f = placement.frames().get(place.id());
+            int from = across ? f.x() : f.y();
+            int to = from + (across ? f.width() : f.height());
+            busy.add(new int[] {from, from + (across ? Placement.titleWidth(place) : Placement.TITLE)});
+            busy.add(new int[] {to, to + 1});
+        }
+        placement
+                .blocks()
+                .values()
+                .forEach(b -> busy.add(
+                        across ? new int[] {b.x(), b.x() + b.width()} : new int[] {b.y(), b.y() + b.height()}));
+        int axis = across ? 0 : 1;
+        for (Glands.Gland g : glands) {
+            for (int i = 0; i < g.cores().size(); i++) {
+                busy.add(new int[] {g.from(i, 0)[axis], g.from(i, 0)[axis]});
+                busy.add(new int[] {g.to(i, 0)[axis], g.to(i, 0)[axis]});
+            }
+        }
+        int first = busy.stream().mapToInt(r -> r[0]).min().orElse(0);
+        int last = busy.stream().mapToInt(r -> r[1]).max().orElse(0);
+        BitSet steps = new BitSet();
+        busy.forEach(r -> steps.set(r[0] - first, r[1] - first + 1));
+        return new Tracks(first, last, steps);
     }
 
-    private Optional<Map<String, List<int[]>>> ways(boolean inHaste) {
+    /**
+     * The lattice points of each wire by its id; empty where the wires don't fit between the boxes.
+     */
+    static Optional<Map<String, List<int[]>>> of(Circuit circuit, Placement placement) {
+        return bundled(circuit, placement).ways();
+    }
+
+    /** With every cable as a bundle where that can be: one that finds no way comes before the others next time. */
+    static WireLayout bundled(Circuit circuit, Placement placement) {
+        List<String> first = new ArrayList<>();
+        WireLayout layout = new WireLayout(circuit, placement);
+        layout.bundle(first);
+        for (int i = 0; i < MOST_ORDERS && !layout.unbundled.isEmpty(); i++) {
+            first.removeAll(layout.unbundled);
+            first.addAll(0, layout.unbundled);
+            layout = new WireLayout(circuit, placement);
+            layout.bundle(first);
+        }
+        return layout;
+    }
+
+    List<String> unbundled() {
+        return unbundled;
+    }
+
+    private void bundle(List<String> first) {
         mergeWhereTooManyMeet();
         obstacles();
-        Glands.of(circuit, placement).forEach(this::bundle);
+        glands.stream()
+                .sorted(Comparator.comparingInt(
+                        g -> first.contains(g.cable()) ? first.indexOf(g.cable()) : first.size()))
+                .forEach(this::bundle);
+    }
+
+    private Optional<Map<String, List<int[]>>> ways() {
         for (Wire w : circuit.wires()) {
             int[] core = bundled.get(w.id());
             if (core == null) {
@@ -88,36 +139,44 @@ final class WireLayout {
                 job(w, w.id() + " 2", core[core.length - 1], before(w.to()));
             }
         }
-        return new WireRouter(lattice).route(jobs, inHaste).map(this::joined);
+        return new WireRouter(lattice).route(jobs).map(this::joined);
     }
 
     private void obstacles() {
         int number = 1;
         for (Place place : circuit.places()) {
             Frame f = placement.frames().get(place.id());
-            int x = f.x() - left;
-            int y = f.y() - top;
-            lattice.place(number++, x + 1, y + 1, x + f.width(), y + f.height());
-            lattice.block(x, y + 1, x + Placement.titleWidth(place) - 1, y + Placement.TITLE);
+            lattice.place(number++, x(f.x() + 1), y(f.y() + 1), x(f.x() + f.width()), y(f.y() + f.height()));
+            lattice.block(
+                    x(f.x()), y(f.y() + 1), x(f.x() + Placement.titleWidth(place) - 1), y(f.y() + Placement.TITLE));
         }
         for (Block b : placement.blocks().values()) {
-            lattice.block(b.x() - left, b.y() - top, b.x() + b.width() - left, b.y() + b.height() - top);
+            lattice.block(x(b.x()), y(b.y()), x(b.x() + b.width()), y(b.y() + b.height()));
         }
         nets.forEach((terminal, net) -> lattice.reserved[before(terminal)] = net);
+    }
+
+    private int x(int step) {
+        return columns.of(step);
+    }
+
+    private int y(int step) {
+        return rows.of(step);
     }
 
     /** The point before a post. */
     private int before(Terminal t) {
         Placement.Post post = placement.post(t);
-        return lattice.at(post.x() - left, post.y() + post.out() - top);
+        return lattice.at(x(post.x()), y(post.y() + post.out()));
     }
 
     private void bundle(Glands.Gland g) {
         int n = g.cores().size();
         CableRouter.Gland from = outside(g.from());
         CableRouter.Gland to = outside(g.to());
-        Optional<List<int[]>> ways = new CableRouter(lattice).route(n, from, g.out(), to, g.in());
+        Optional<List<int[]>> ways = cableRouter.route(n, from, g.out(), to, g.in());
         if (ways.isEmpty()) {
+            unbundled.add(g.cable());
             return;
         }
         for (int i = 0; i < n; i++) {
@@ -137,11 +196,11 @@ final class WireLayout {
     }
 
     private CableRouter.Gland outside(List<int[]> gland) {
-        return new CableRouter.Gland(gland.get(1)[0] - left, gland.get(1)[1] - top);
+        return new CableRouter.Gland(x(gland.get(1)[0]), y(gland.get(1)[1]));
     }
 
     private int point(int[] p) {
-        return lattice.at(p[0] - left, p[1] - top);
+        return lattice.at(x(p[0]), y(p[1]));
     }
 
     private String placeOf(Terminal t) {
@@ -201,7 +260,7 @@ final class WireLayout {
             for (int p : (Iterable<Integer>) pieces.stream().flatMapToInt(Arrays::stream)::iterator) {
                 // the pieces meet at the glands: each of these points once
                 if (p != last) {
-                    points.add(new int[] {p % lattice.width + left, p / lattice.width + top});
+                    points.add(new int[] {columns.step(p % lattice.width), rows.step(p / lattice.width)});
                 }
                 last = p;
             }

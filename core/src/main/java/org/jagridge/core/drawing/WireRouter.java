@@ -34,14 +34,21 @@ final class WireRouter {
     record Job(String id, int net, int strand, int cable, int from, int to) {}
 
     private static final int STEP = 10;
-    /** Wires times points of the lattice up to which every wire is looked for with patience. */
-    private static final long PATIENCE = 40_000_000L;
+    /** What a step is reckoned at when looking ahead: the more, the sooner a way is found. */
+    private static final int HASTE = 16;
 
+    /** A crossing is worth a way around of a tenth of the drawing's width and height, within bounds. */
+    private static final int LEAST_CROSSING = 200;
+
+    private static final int MOST_CROSSING = 500;
     private static final int BEND = 38;
     /** A step on a wire of the same strand: they become one line with branches. */
-    private static final int SHARED_STEP = 3;
+    private static final int SHARED_STEP = 1;
 
+    /** A step in a place that neither end is in, and one outside of the place that both are in: a wire stays in its panel. */
     private static final int FOREIGN_PLACE = 7;
+
+    private static final int OUTSIDE_ITS_PLACE = 250;
     /** A step beside a core of the same cable, and what that crosses: cores keep together. */
     private static final int BESIDE_ITS_CABLE = 7;
 
@@ -50,32 +57,53 @@ final class WireRouter {
     private static final int MARGIN = 20;
 
     private static final int CONFLICT = 2500;
-    private static final int HORIZONTAL = Lattice.HORIZONTAL;
     private static final int VERTICAL = Lattice.VERTICAL;
-    private static final int MOST_ATTEMPTS_PER_WIRE = 12;
+    private static final int MOST_ATTEMPTS_PER_WIRE = 3;
+    /** How often all wires together are looked at again; each at least once, and no more often than this. */
+    private static final int SECOND_LOOKS = 900;
+
+    private static final int MOST_ROUNDS = 4;
+    /** What a cell tells of its slot, in bits: the strand, whether nothing gets in, whether what is there stays, the place. */
+    private static final int STRAND = 0xffff;
+
+    private static final int CLOSED = 1 << 16;
+    private static final int FIXED = 1 << 17;
+    private static final int PLACE = 18;
 
     private final Lattice lattice;
     private final int width;
+    private final int crossing;
     /** What has been paid for each slot before. */
     private final int[] history;
 
     private final Map<String, int[]> paths = new HashMap<>();
     private final Map<String, Job> jobs = new HashMap<>();
     private final StateHeap open = new StateHeap();
+    private final Map<Integer, List<int[]>> kin = new HashMap<>();
+    private final Corridors corridors;
+    private final int[] cell;
     private final int[] cost;
     private final int[] from;
+    /** Twice the number of the search that reached a state, one more once it is done with. */
     private final int[] seen;
-    private int search;
-    /** What a crossing costs, and what a step is reckoned at when looking ahead: the more, the sooner a way is found. */
-    private int crossing = 250;
 
-    private int haste = 16;
+    private int search;
 
     WireRouter(Lattice lattice) {
         this.lattice = lattice;
         width = lattice.width;
+        crossing = Math.max(LEAST_CROSSING, Math.min(MOST_CROSSING, STEP * (lattice.width + lattice.height) / 10));
+        corridors = new Corridors(lattice, STEP, BEND, crossing);
         int n = lattice.blocked.length;
         history = new int[2 * n];
+        cell = new int[2 * n];
+        for (int i = 0; i < 2 * n; i++) {
+            boolean closed = lattice.blocked[i >> 1] || lattice.reserved[i >> 1] != 0;
+            cell[i] = lattice.strand[i]
+                    | (closed ? CLOSED : 0)
+                    | (lattice.fixed[i] ? FIXED : 0)
+                    | (lattice.place[i >> 1] << PLACE);
+        }
         cost = new int[2 * n];
         from = new int[2 * n];
         seen = new int[2 * n];
@@ -84,23 +112,17 @@ final class WireRouter {
     /**
      * Routes all wires, short ones before long ones.
      *
-     * @param inHaste the first way that is found will do
      * @return the points of each by its id; empty where they don't all fit
      */
-    Optional<Map<String, int[]>> route(List<Job> all, boolean inHaste) {
+    Optional<Map<String, int[]>> route(List<Job> all) {
         List<Job> order = new ArrayList<>(all);
         order.sort(Comparator.comparingInt(this::span));
         Deque<Job> queue = new ArrayDeque<>(order);
         all.forEach(j -> jobs.put(j.id(), j));
-        boolean patient = !inHaste && (long) all.size() * lattice.blocked.length < PATIENCE;
-        if (!patient) {
-            crossing = 40;
-            haste = 22;
-        }
         int attempts = MOST_ATTEMPTS_PER_WIRE * all.size() + 20;
         while (!queue.isEmpty()) {
             Job job = queue.pollFirst();
-            int[] path = way(job, true);
+            int[] path = firstWay(job);
             if (path == null) {
                 return Optional.empty();
             }
@@ -110,25 +132,38 @@ final class WireRouter {
             }
             for (String id : inTheWay) {
                 Job other = jobs.get(id);
-                lattice.take(paths.remove(id), other.strand(), other.cable(), -1);
+                take(paths.remove(id), other, -1);
                 queue.addLast(other);
             }
-            lattice.take(path, job.strand(), job.cable(), 1);
+            take(path, job, 1);
             paths.put(job.id(), path);
         }
-        if (patient) {
+        int rounds = Math.max(1, Math.min(MOST_ROUNDS, SECOND_LOOKS / Math.max(1, all.size())));
+        for (int i = 0; i < rounds; i++) {
             order.forEach(this::again);
         }
         return Optional.of(paths);
     }
 
+    private void take(int[] path, Job job, int by) {
+        lattice.take(path, job.strand(), job.cable(), by);
+        Lattice.slots(path, slot -> cell[slot] = (cell[slot] & ~STRAND) | lattice.strand[slot]);
+        corridors.touched(path);
+        List<int[]> alike = kin.computeIfAbsent(job.strand(), k -> new ArrayList<>());
+        if (by > 0) {
+            alike.add(path);
+        } else {
+            alike.remove(path);
+        }
+    }
+
     /** Takes a wire up and routes it once more, now that all others lie. */
     private void again(Job job) {
         int[] before = paths.get(job.id());
-        lattice.take(before, job.strand(), job.cable(), -1);
-        int[] path = way(job, false);
+        take(before, job, -1);
+        int[] path = wayNear(job, false);
         int[] best = path == null ? before : path;
-        lattice.take(best, job.strand(), job.cable(), 1);
+        take(best, job, 1);
         paths.put(job.id(), best);
     }
 
@@ -156,62 +191,85 @@ final class WireRouter {
         return wires;
     }
 
-    /** The cheapest way, or null; {@code pushing} allows to lie on other wires, at a price. */
-    private int[] way(Job job, boolean pushing) {
-        int[] near = way(job, pushing, MARGIN + span(job) / 4);
-        return near != null ? near : way(job, pushing, lattice.width + lattice.height);
+    /** A way in the corridor where it has room; or the cheapest, which may lie on other wires; or null. */
+    private int[] firstWay(Job job) {
+        if (corridors.find(job.from(), job.to(), kin.getOrDefault(job.strand(), List.of()))) {
+            int[] way = way(job, false, corridors, lattice.width + lattice.height);
+            if (way != null) {
+                return way;
+            }
+        }
+        return wayNear(job, true);
     }
 
-    /** @param margin points around the box of both ends that are looked at */
-    private int[] way(Job job, boolean pushing, int margin) {
+    /** The cheapest way, or null; {@code pushing} allows to lie on other wires, at a price. */
+    private int[] wayNear(Job job, boolean pushing) {
+        int[] near = way(job, pushing, null, MARGIN + span(job) / 4);
+        return near != null ? near : way(job, pushing, null, lattice.width + lattice.height);
+    }
+
+    /**
+     * @param within null for everywhere
+     * @param margin points around the box of both ends that are looked at
+     */
+    private int[] way(Job job, boolean pushing, Corridors within, int margin) {
         search++;
         open.clear();
-        int goalPoint = job.to();
-        int[] to = {goalPoint % width, goalPoint / width};
-        int start = 2 * job.from() + VERTICAL;
+        int goal = job.to();
+        int goalX = goal % width;
+        int goalY = goal / width;
         int homeA = lattice.place[job.from()];
-        int homeB = lattice.place[goalPoint];
+        int homeB = lattice.place[goal];
         int fromX = job.from() % width;
         int fromY = job.from() / width;
-        int left = Math.min(fromX, to[0]) - margin;
-        int right = Math.max(fromX, to[0]) + margin;
-        int top = (Math.min(fromY, to[1]) - margin) * width;
-        int bottom = (Math.max(fromY, to[1]) + margin + 1) * width;
+        int left = Math.max(0, Math.min(fromX, goalX) - margin);
+        int right = Math.min(width - 1, Math.max(fromX, goalX) + margin);
+        int top = Math.max(0, Math.min(fromY, goalY) - margin);
+        int bottom = Math.min(lattice.height - 1, Math.max(fromY, goalY) + margin);
+        int start = 2 * job.from() + VERTICAL;
         cost[start] = 0;
-        seen[start] = search;
+        seen[start] = 2 * search;
         from[start] = -1;
         open.add(0, start);
         while (!open.isEmpty()) {
             int state = open.poll();
-            int point = state >> 1;
-            int in = state & 1;
-            if (point == goalPoint) {
-                return trace(state);
-            }
-            if (open.polledKey() > cost[state] + ahead(point, in, to)) {
+            if (seen[state] == 2 * search + 1) {
                 continue;
             }
-            int x = point % width;
+            seen[state] = 2 * search + 1;
+            int point = state >> 1;
+            if (point == goal) {
+                return trace(state);
+            }
+            int y = point / width;
+            int x = point - y * width;
+            int back = from[state] >> 1;
             for (int d = 0; d < 4; d++) {
-                int next = d == 0 ? point - 1 : d == 1 ? point + 1 : d == 2 ? point - width : point + width;
-                boolean inside = d == 0 ? x > 0 : d == 1 ? x < width - 1 : next >= 0 && next < lattice.blocked.length;
-                int out = d < 2 ? HORIZONTAL : VERTICAL;
                 int nextX = d == 0 ? x - 1 : d == 1 ? x + 1 : x;
-                inside = inside && nextX >= left && nextX <= right && next >= top && next < bottom;
-                if (!inside || lattice.blocked[next] || (lattice.reserved[next] != 0 && next != goalPoint)) {
+                int nextY = d == 2 ? y - 1 : d == 3 ? y + 1 : y;
+                int next = d == 0 ? point - 1 : d == 1 ? point + 1 : d == 2 ? point - width : point + width;
+                if (next == back || nextX < left || nextX > right || nextY < top || nextY > bottom) {
                     continue;
                 }
-                int price = price(job, point, in, out, next, homeA, homeB, pushing, next == goalPoint);
+                int out = d >> 1;
+                int target = 2 * next + out;
+                if (seen[target] == 2 * search + 1
+                        || ((cell[target] & CLOSED) != 0 && next != goal)
+                        || (within != null && !within.has(nextX, nextY))) {
+                    continue;
+                }
+                int price = price(job, state, out, target, homeA, homeB, pushing, next == goal);
                 if (price < 0) {
                     continue;
                 }
-                int target = 2 * next + out;
                 int total = cost[state] + price;
-                if (seen[target] != search || total < cost[target]) {
-                    seen[target] = search;
+                if (seen[target] != 2 * search || total < cost[target]) {
+                    seen[target] = 2 * search;
                     cost[target] = total;
                     from[target] = state;
-                    open.add(total + ahead(next, out, to), target);
+                    int dx = Math.abs(nextX - goalX);
+                    int dy = Math.abs(nextY - goalY);
+                    open.add(total + ahead(out, dx, dy), target);
                 }
             }
         }
@@ -219,22 +277,19 @@ final class WireRouter {
     }
 
     /** What the way from here will cost at about the least: its length, and the bends that it can't do without. */
-    private int ahead(int point, int orientation, int[] to) {
-        int dx = Math.abs(point % width - to[0]);
-        int dy = Math.abs(point / width - to[1]);
+    private int ahead(int orientation, int dx, int dy) {
         int bends = dx == 0 ? (orientation == VERTICAL || dy == 0 ? 0 : 1) : orientation == VERTICAL ? 2 : 1;
-        return haste * (dx + dy) + BEND * bends;
+        return HASTE * (dx + dy) + BEND * bends;
     }
 
-    /** The price of a step, or -1 where another strand is in the way. */
-    private int price(
-            Job job, int point, int in, int out, int next, int homeA, int homeB, boolean pushing, boolean last) {
-        int slot = 2 * next + out;
-        boolean shared = lattice.strand[slot] == job.strand() && !lattice.fixed[slot];
+    /** The price of a step from a state in a direction, or -1 where another strand is in the way. */
+    private int price(Job job, int state, int out, int slot, int homeA, int homeB, boolean pushing, boolean last) {
+        int ahead = cell[slot];
+        boolean shared = (ahead & STRAND) == job.strand() && (ahead & FIXED) == 0;
         boolean beside = job.cable() != 0 && lattice.isBeside(slot, job.cable());
         int sum = shared ? SHARED_STEP : beside ? BESIDE_ITS_CABLE : STEP;
-        if (in != out) {
-            int foreign = slotPrice(job, 2 * point + out, pushing);
+        if ((state & 1) != out) {
+            int foreign = slotPrice(job, state ^ 1, pushing);
             if (foreign < 0) {
                 return -1;
             }
@@ -243,25 +298,33 @@ final class WireRouter {
         if (last) {
             return sum;
         }
-        int ahead = slotPrice(job, slot, pushing);
-        if (ahead < 0) {
+        int taken = slotPrice(job, slot, pushing);
+        if (taken < 0) {
             return -1;
         }
-        sum += ahead;
-        int across = lattice.strand[slot ^ 1];
+        sum += taken;
+        int across = cell[slot ^ 1] & STRAND;
         if (!shared && across != 0 && across != job.strand()) {
-            sum += beside ? Math.min(CROSSING_BESIDE, crossing) : crossing;
+            sum += beside ? CROSSING_BESIDE : crossing;
         }
-        int there = lattice.place[next];
-        boolean abroad = homeA == homeB ? there != homeA : there != 0 && there != homeA && there != homeB;
-        return abroad ? sum + FOREIGN_PLACE : sum;
+        int there = ahead >>> PLACE;
+        return sum + abroad(there, homeA, homeB);
+    }
+
+    /** The price of a step in a place for a wire between two others, or within one. */
+    static int abroad(int there, int homeA, int homeB) {
+        if (there == homeA || there == homeB) {
+            return 0;
+        }
+        return homeA == homeB ? OUTSIDE_ITS_PLACE : there == 0 ? 0 : FOREIGN_PLACE;
     }
 
     private int slotPrice(Job job, int slot, boolean pushing) {
-        if (lattice.fixed[slot]) {
+        int here = cell[slot];
+        if ((here & FIXED) != 0) {
             return -1;
         }
-        if (lattice.strand[slot] == 0 || lattice.strand[slot] == job.strand()) {
+        if ((here & STRAND) == 0 || (here & STRAND) == job.strand()) {
             return 0;
         }
         return pushing ? CONFLICT + history[slot] : -1;

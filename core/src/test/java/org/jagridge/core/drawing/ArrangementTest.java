@@ -58,8 +58,8 @@ public class ArrangementTest {
     public void aMovedPartLiesWhereItWasPutAndTheOthersWhereTheyWere() {
         Circuit circuit = Circuits.demo("cold-store");
         Connection before = drawn(circuit);
-        Connection after = drawn(with(circuit, Arrangement.moved(circuit, "OUT", -9, 0)));
-        assertEquals(box(after, "OUT").x(), box(before, "OUT").x() - 72, 1e-9);
+        Connection after = drawn(with(circuit, Arrangement.moved(circuit, "CH", 9, 0)));
+        assertEquals(box(after, "CH").x(), box(before, "CH").x() + 72, 1e-9);
         assertEquals(box(after, "CC"), box(before, "CC"));
     }
 
@@ -67,21 +67,21 @@ public class ArrangementTest {
     public void aPlaceMovesWithAllThatIsInIt() {
         Circuit circuit = Circuits.demo("cold-store");
         Connection before = drawn(circuit);
-        Connection after = drawn(with(circuit, Arrangement.moved(circuit, "store", 40, -3)));
+        Connection after = drawn(with(circuit, Arrangement.moved(circuit, "store", -40, -3)));
         double dx = box(after, "EF").x()
                 - box(before, "EF").x()
                 - (box(after, "CC").x() - box(before, "CC").x());
         double dy = box(after, "EF").y()
                 - box(before, "EF").y()
                 - (box(after, "CC").y() - box(before, "CC").y());
-        assertEquals(dx, 320, 1e-9);
+        assertEquals(dx, -320, 1e-9);
         assertEquals(dy, -24, 1e-9);
     }
 
     @Test
     public void aMoveOntoAnotherBoxIsRefusedInWords() {
         Circuit circuit = Circuits.demo("cold-store");
-        String message = expectThrows(IllegalArgumentException.class, () -> Arrangement.moved(circuit, "store", 0, 30))
+        String message = expectThrows(IllegalArgumentException.class, () -> Arrangement.moved(circuit, "store", 30, 0))
                 .getMessage();
         assertEquals(message, "store would stand too close to unit; leave 24 pixels for wires");
         assertTrue(expectThrows(IllegalArgumentException.class, () -> Arrangement.moved(circuit, "K99", 1, 1))
@@ -92,7 +92,7 @@ public class ArrangementTest {
     @Test
     public void newPartsFindRoomInAKeptArrangementAndRemovedOnesLeaveNoTrace() {
         Circuit circuit = Circuits.demo("cold-store");
-        Circuit kept = with(circuit, Arrangement.moved(circuit, "OUT", -2, 0));
+        Circuit kept = with(circuit, Arrangement.moved(circuit, "CH", 2, 0));
         Circuit.Builder more = kept.toBuilder();
         for (int i = 0; i < 6; i++) {
             more.part("NEW" + i, "relay", i < 4 ? "unit" : "store", "sets", 2.0);
@@ -187,7 +187,7 @@ public class ArrangementTest {
     @Test
     public void arrangingAnewForgetsTheMoves() {
         Circuit circuit = Circuits.demo("cold-store");
-        Circuit kept = with(circuit, Arrangement.moved(circuit, "OUT", -9, 0));
+        Circuit kept = with(circuit, Arrangement.moved(circuit, "CH", 9, 0));
         assertEquals(Arrangement.without(kept), Map.of());
         assertEquals(drawn(with(kept, Arrangement.without(kept))), drawn(circuit));
     }

@@ -5,14 +5,20 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.Families;
 import org.jagridge.core.GeneratedCircuits;
 import org.jagridge.core.ReferenceCase;
+import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -142,5 +148,86 @@ public class ConnectionLayoutTest {
                 assertTrue(apart, part.id() + " lies on " + other.id());
             }
         }
+    }
+
+    /** What joins two screws of one panel runs in that panel. */
+    @Test(dataProvider = "circuits")
+    public void aWireWithinAPlaceStaysThere(String name, Circuit circuit) {
+        Connection c = drawn(circuit);
+        for (Connection.Route route : c.wires()) {
+            Wire w = circuit.wire(route.wire()).orElseThrow();
+            String place = placeOf(circuit, w.from());
+            if (place.equals(placeOf(circuit, w.to()))) {
+                Connection.Box around = c.places().stream()
+                        .filter(p -> p.id().equals(place))
+                        .findFirst()
+                        .orElseThrow();
+                assertTrue(
+                        route.points().stream()
+                                .allMatch(p -> p.x() > around.x()
+                                        && p.x() < around.x() + around.width()
+                                        && p.y() > around.y()
+                                        && p.y() < around.y() + around.height()),
+                        name + ": " + w.id() + " leaves " + place);
+            }
+        }
+    }
+
+    /** The one circuit of these in which a cable finds no way for all its cores side by side. */
+    private static final String TOO_NARROW = "interlocks 75/1";
+
+    @Test(dataProvider = "circuits")
+    public void theCoresOfACableStayTogether(String name, Circuit circuit) {
+        Map<String, List<Connection.Sleeve>> cables =
+                drawn(circuit).sleeves().stream().collect(Collectors.groupingBy(Connection.Sleeve::cable));
+        cables.forEach((cable, pieces) -> {
+            long cores = circuit.wires().stream()
+                    .filter(w -> cable.equals(w.cable()))
+                    .filter(w -> joins(circuit, w, circuit.cable(cable).orElseThrow()))
+                    .count();
+            boolean others = circuit.wires().stream()
+                    .anyMatch(w -> cable.equals(w.cable())
+                            && !joins(circuit, w, circuit.cable(cable).orElseThrow()));
+            if (cores > 1 && !others && !name.equals(TOO_NARROW)) {
+                pieces.stream()
+                        .filter(p -> length(p) >= Placement.STEP)
+                        .forEach(p -> assertTrue(
+                                pieces.stream().anyMatch(o -> !o.equals(p) && side(p, o) <= 1.5 * Placement.STEP),
+                                name + ": a core of " + cable + " goes its own way at " + p));
+            }
+        });
+    }
+
+    private static boolean joins(Circuit circuit, Wire w, Cable cable) {
+        return new HashSet<>(List.of(placeOf(circuit, w.from()), placeOf(circuit, w.to())))
+                .equals(new HashSet<>(List.of(cable.from(), cable.to())));
+    }
+
+    private static String placeOf(Circuit circuit, Terminal t) {
+        return circuit.part(t.part()).map(Part::place).orElse(t.part());
+    }
+
+    private static double length(Connection.Sleeve s) {
+        return Math.abs(s.from().x() - s.to().x()) + Math.abs(s.from().y() - s.to().y());
+    }
+
+    /** How far two parallel pieces lie apart, sideways and lengthways. */
+    private static double side(Connection.Sleeve a, Connection.Sleeve b) {
+        boolean level = a.from().y() == a.to().y();
+        if (level != (b.from().y() == b.to().y())) {
+            return Double.MAX_VALUE;
+        }
+        double across =
+                level ? a.from().y() - b.from().y() : a.from().x() - b.from().x();
+        double aLow =
+                level ? Math.min(a.from().x(), a.to().x()) : Math.min(a.from().y(), a.to().y());
+        double aHigh =
+                level ? Math.max(a.from().x(), a.to().x()) : Math.max(a.from().y(), a.to().y());
+        double bLow =
+                level ? Math.min(b.from().x(), b.to().x()) : Math.min(b.from().y(), b.to().y());
+        double bHigh =
+                level ? Math.max(b.from().x(), b.to().x()) : Math.max(b.from().y(), b.to().y());
+        double apart = Math.max(0, Math.max(aLow - bHigh, bLow - aHigh));
+        return Math.max(Math.abs(across), apart);
     }
 }
