@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 
 /**
  * Routes a cable from the gland of one place to that of another as one bundle: a square as wide as the cable has cores
@@ -22,6 +23,12 @@ final class CableRouter {
 
     private final Lattice lattice;
     private final StateHeap open = new StateHeap();
+    private final Sums walls;
+    private final Sums places;
+    /** Made anew for each cable: where posts and other cables are. */
+    private Sums ends;
+
+    private List<Sums> strands = List.of();
     private final int[] cost;
     private final int[] before;
 
@@ -29,6 +36,8 @@ final class CableRouter {
         this.lattice = lattice;
         cost = new int[4 * lattice.blocked.length];
         before = new int[4 * lattice.blocked.length];
+        walls = new Sums(p -> lattice.blocked[p]);
+        places = new Sums(p -> lattice.place[p] != 0);
     }
 
     /** Where a cable begins or ends: the point of its first core, all others to the right of it or below. */
@@ -44,6 +53,8 @@ final class CableRouter {
         int start = square(from, cores, out, false);
         int goal = square(to, cores, in, true);
         Arrays.fill(cost, Integer.MAX_VALUE);
+        ends = new Sums(p -> lattice.reserved[p] != 0);
+        strands = List.of(new Sums(p -> lattice.strand[2 * p] != 0), new Sums(p -> lattice.strand[2 * p + 1] != 0));
         if (start < 0 || goal < 0 || !isFree(start, cores, out)) {
             return Optional.empty();
         }
@@ -104,15 +115,9 @@ final class CableRouter {
     }
 
     private boolean isFree(int at, int cores, int direction) {
-        for (int i = 0; i < cores; i++) {
-            for (int j = 0; j < cores; j++) {
-                int p = at + i + j * lattice.width;
-                if (lattice.blocked[p] || lattice.strand[2 * p + (direction & 1)] != 0) {
-                    return false;
-                }
-            }
-        }
-        return true;
+        int x = at % lattice.width;
+        int y = at / lattice.width;
+        return walls.in(x, y, cores, cores) == 0 && strands.get(direction & 1).in(x, y, cores, cores) == 0;
     }
 
     /** Whether nothing at all is under a square, so that the cable may turn there. */
@@ -129,18 +134,40 @@ final class CableRouter {
         if (x < 0 || y < 0 || x + (across ? 1 : cores) > w || y + (across ? cores : 1) > lattice.height) {
             return -1;
         }
-        int price = STEP;
-        boolean crosses = false;
-        boolean inside = false;
-        for (int i = 0; i < cores; i++) {
-            int p = lattice.at(across ? x : x + i, across ? y + i : y);
-            if (lattice.blocked[p] || lattice.reserved[p] != 0 || lattice.strand[2 * p + (dir & 1)] != 0) {
-                return -1;
-            }
-            crosses |= lattice.strand[(2 * p + (dir & 1)) ^ 1] != 0;
-            inside |= lattice.place[p] != 0;
+        int wide = across ? 1 : cores;
+        int high = across ? cores : 1;
+        if (walls.in(x, y, wide, high)
+                        + ends.in(x, y, wide, high)
+                        + strands.get(dir & 1).in(x, y, wide, high)
+                > 0) {
+            return -1;
         }
-        return price + (crosses ? CROSSING : 0) + (inside ? THROUGH_A_PLACE : 0);
+        boolean crosses = strands.get(dir & 1 ^ 1).in(x, y, wide, high) > 0;
+        boolean inside = places.in(x, y, wide, high) > 0;
+        return STEP + (crosses ? CROSSING : 0) + (inside ? THROUGH_A_PLACE : 0);
+    }
+
+    /** How many points of any rectangle have something, by sums over all rectangles from the corner. */
+    private final class Sums {
+        private final int[] sums = new int[(lattice.width + 1) * (lattice.height + 1)];
+
+        Sums(IntPredicate has) {
+            int w = lattice.width + 1;
+            for (int y = 0; y < lattice.height; y++) {
+                int row = 0;
+                for (int x = 0; x < lattice.width; x++) {
+                    row += has.test(lattice.at(x, y)) ? 1 : 0;
+                    sums[(y + 1) * w + x + 1] = sums[y * w + x + 1] + row;
+                }
+            }
+        }
+
+        int in(int x, int y, int wide, int high) {
+            int w = lattice.width + 1;
+            int top = y * w + x;
+            int bottom = top + high * w;
+            return sums[bottom + wide] - sums[bottom] - sums[top + wide] + sums[top];
+        }
     }
 
     private static List<int[]> squares(int goal, int[] before) {

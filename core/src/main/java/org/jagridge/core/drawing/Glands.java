@@ -1,6 +1,8 @@
 package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -76,9 +78,10 @@ final class Glands {
         this.placement = placement;
     }
 
-    static List<Gland> of(Circuit circuit, Placement placement) {
+    /** @param around cables that find no way between the edges that look at each other */
+    static List<Gland> of(Circuit circuit, Placement placement, Collection<String> around) {
         Glands glands = new Glands(circuit, placement);
-        circuit.cables().forEach(glands::add);
+        circuit.cables().forEach(c -> glands.add(c, around.contains(c.id())));
         return glands.glands;
     }
 
@@ -86,7 +89,7 @@ final class Glands {
         return circuit.part(t.part()).map(p -> p.place()).orElse(t.part());
     }
 
-    private void add(Cable cable) {
+    private void add(Cable cable, boolean around) {
         if (cable.from().equals(cable.to())) {
             return;
         }
@@ -99,8 +102,12 @@ final class Glands {
         if (cores.isEmpty()) {
             return;
         }
-        for (int[] edges : edges(a, b)) {
-            if (add(cable, cores, a, edges[0], b, edges[1])) {
+        List<int[]> edges = new ArrayList<>(edges(a, b));
+        if (around) {
+            Collections.rotate(edges, -1);
+        }
+        for (int[] pair : edges) {
+            if (add(cable, cores, a, pair[0], b, pair[1])) {
                 return;
             }
         }

@@ -25,7 +25,7 @@ import org.jagridge.core.part.Groups;
  */
 final class WireLayout {
     private static final int WAYS = 2;
-    private static final int MOST_ORDERS = 2;
+    private static final int MOST_ORDERS = 4;
 
     private final Circuit circuit;
     private final Placement placement;
@@ -33,7 +33,6 @@ final class WireLayout {
     private final Tracks columns;
     private final Tracks rows;
     private final Lattice lattice;
-    private final CableRouter cableRouter;
     private final Map<Terminal, Integer> nets = new HashMap<>();
     private final Map<String, Integer> strands = new HashMap<>();
     private final Groups<String> merged = new Groups<>();
@@ -45,14 +44,13 @@ final class WireLayout {
     /** The cables that found no way as a bundle. */
     private final List<String> unbundled = new ArrayList<>();
 
-    private WireLayout(Circuit circuit, Placement placement) {
+    private WireLayout(Circuit circuit, Placement placement, List<String> around) {
         this.circuit = circuit;
         this.placement = placement;
-        glands = Glands.of(circuit, placement);
+        glands = Glands.of(circuit, placement, around);
         columns = tracks(true);
         rows = tracks(false);
         lattice = new Lattice(columns.count(), rows.count());
-        cableRouter = new CableRouter(lattice);
         Groups<Terminal> joined = new Groups<>();
         circuit.wires().forEach(w -> joined.join(w.from(), w.to()));
         Map<Terminal, Integer> numbers = new HashMap<>();
@@ -102,16 +100,22 @@ final class WireLayout {
         return bundled(circuit, placement).ways();
     }
 
-    /** With every cable as a bundle where that can be: one that finds no way comes before the others next time. */
+    /**
+     * With every cable as a bundle where that can be: one that finds no way comes before the others next time, and goes
+     * around if that doesn't help.
+     */
     static WireLayout bundled(Circuit circuit, Placement placement) {
         List<String> first = new ArrayList<>();
-        WireLayout layout = new WireLayout(circuit, placement);
+        List<String> around = new ArrayList<>();
+        WireLayout layout = new WireLayout(circuit, placement, around);
         layout.bundle(first);
         for (int i = 0; i < MOST_ORDERS && !layout.unbundled.isEmpty(); i++) {
+            around.addAll(layout.unbundled.stream().filter(first::contains).toList());
             first.removeAll(layout.unbundled);
             first.addAll(0, layout.unbundled);
-            layout = new WireLayout(circuit, placement);
-            layout.bundle(first);
+            WireLayout next = new WireLayout(circuit, placement, around);
+            next.bundle(first);
+            layout = next.unbundled.size() <= layout.unbundled.size() ? next : layout;
         }
         return layout;
     }
@@ -123,10 +127,11 @@ final class WireLayout {
     private void bundle(List<String> first) {
         mergeWhereTooManyMeet();
         obstacles();
+        CableRouter router = new CableRouter(lattice);
         glands.stream()
                 .sorted(Comparator.comparingInt(
                         g -> first.contains(g.cable()) ? first.indexOf(g.cable()) : first.size()))
-                .forEach(this::bundle);
+                .forEach(g -> bundle(g, router));
     }
 
     private Optional<Map<String, List<int[]>>> ways() {
@@ -170,11 +175,11 @@ final class WireLayout {
         return lattice.at(x(post.x()), y(post.y() + post.out()));
     }
 
-    private void bundle(Glands.Gland g) {
+    private void bundle(Glands.Gland g, CableRouter router) {
         int n = g.cores().size();
         CableRouter.Gland from = outside(g.from());
         CableRouter.Gland to = outside(g.to());
-        Optional<List<int[]>> ways = cableRouter.route(n, from, g.out(), to, g.in());
+        Optional<List<int[]>> ways = router.route(n, from, g.out(), to, g.in());
         if (ways.isEmpty()) {
             unbundled.add(g.cable());
             return;
