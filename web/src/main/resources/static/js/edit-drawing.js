@@ -7,7 +7,7 @@ window.editDrawing = function (send, say) {
 
   function prepare() {
     const port = $("#drawing-connections");
-    port.querySelectorAll(".part,.place-box").forEach((e) => {
+    port.querySelectorAll(".part:not(.in-tray),.place-box").forEach((e) => {
       e.dataset.movable = "";
       e.setAttribute("tabindex", "0");
       // a place is taken by its title; elsewhere in it a drag shifts the view

@@ -142,7 +142,7 @@ final class CableRouter {
                 > 0) {
             return -1;
         }
-        boolean crosses = strands.get(dir & 1 ^ 1).in(x, y, wide, high) > 0;
+        boolean crosses = strands.get((dir & 1) ^ 1).in(x, y, wide, high) > 0;
         boolean inside = places.in(x, y, wide, high) > 0;
         return STEP + (crosses ? CROSSING : 0) + (inside ? THROUGH_A_PLACE : 0);
     }

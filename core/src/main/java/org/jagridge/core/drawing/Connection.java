@@ -3,7 +3,11 @@ package org.jagridge.core.drawing;
 import java.util.List;
 import org.jagridge.core.circuit.Terminal;
 
-/** The geometry of a connection diagram. Pixels, origin top left. */
+/**
+ * The geometry of a connection diagram. Pixels, origin top left.
+ *
+ * @param tray parts without terminals, in rows under the drawing
+ */
 public record Connection(
         double width,
         double height,
@@ -11,7 +15,8 @@ public record Connection(
         List<Box> parts,
         List<Post> posts,
         List<Route> wires,
-        List<Sleeve> sleeves) {
+        List<Sleeve> sleeves,
+        List<Box> tray) {
 
     /**
      * A place or a part.

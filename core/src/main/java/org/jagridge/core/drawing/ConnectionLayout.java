@@ -30,6 +30,10 @@ public final class ConnectionLayout {
 
     private static final int MOST_STRETCHES = 12;
     private static final double MARGIN = 8;
+    private static final double TRAY_TITLE = 22;
+    private static final double TRAY_BOX = 24;
+    private static final double TRAY_ROW = 32;
+    private static final double TRAY_LETTER = 7.2;
     /** Pixels that wires of other colours begin beside the middle of a post. */
     private static final double FAN = 3;
 
@@ -113,14 +117,44 @@ public final class ConnectionLayout {
                 sleeves.addAll(sleeves(w.cable(), route, places));
             }
         }
-        return new Connection(
-                (used[2] - used[0]) * Placement.STEP + 2 * MARGIN,
-                (used[3] - used[1]) * Placement.STEP + 2 * MARGIN,
-                places,
-                parts,
-                posts,
-                wires,
-                sleeves);
+        double width = (used[2] - used[0]) * Placement.STEP + 2 * MARGIN;
+        double height = (used[3] - used[1]) * Placement.STEP + 2 * MARGIN;
+        List<Box> tray = tray(width, height);
+        double bottom = tray.stream()
+                .mapToDouble(b -> b.y() + b.height() + MARGIN)
+                .max()
+                .orElse(height);
+        double right =
+                tray.stream().mapToDouble(b -> b.x() + b.width() + MARGIN).max().orElse(width);
+        return new Connection(Math.max(width, right), bottom, places, parts, posts, wires, sleeves, tray);
+    }
+
+    /** Boxes for the parts that no wire can land on, from left to right under the drawing. */
+    private List<Box> tray(double width, double below) {
+        List<Box> tray = new ArrayList<>();
+        double x = MARGIN;
+        double y = below + TRAY_TITLE;
+        for (Part part : circuit.parts()) {
+            Assembly.Member member = assembly.member(part.id()).orElseThrow();
+            if (member.type().terminals(member.params()).isEmpty()) {
+                double w = part.id().length() * TRAY_LETTER + 3 * MARGIN;
+                if (x > MARGIN && x + w > width) {
+                    x = MARGIN;
+                    y += TRAY_ROW;
+                }
+                tray.add(new Box(
+                        part.id(),
+                        part.id(),
+                        part.title(),
+                        x,
+                        y,
+                        w,
+                        TRAY_BOX,
+                        new Point(x + w / 2, y + TRAY_BOX / 2 + 4)));
+                x += w + MARGIN;
+            }
+        }
+        return tray;
     }
 
     /** The pieces of a core's way that lie outside of the cable's two places. */

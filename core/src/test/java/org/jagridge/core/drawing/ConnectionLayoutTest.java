@@ -10,6 +10,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.Families;
 import org.jagridge.core.GeneratedCircuits;
@@ -147,6 +148,25 @@ public class ConnectionLayoutTest {
                         || part.y() >= other.y() + other.height();
                 assertTrue(apart, part.id() + " lies on " + other.id());
             }
+        }
+    }
+
+    /** What has terminals in the drawing, the rest in the tray under it. */
+    @Test(dataProvider = "circuits")
+    public void everyPartIsDrawnOnce(String name, Circuit circuit) {
+        Connection c = drawn(circuit);
+        List<String> ids = Stream.concat(c.parts().stream(), c.tray().stream())
+                .map(Connection.Box::id)
+                .filter(id -> circuit.part(id).isPresent())
+                .sorted()
+                .toList();
+        assertEquals(ids, circuit.parts().stream().map(Part::id).sorted().toList(), name);
+        double floor =
+                c.places().stream().mapToDouble(p -> p.y() + p.height()).max().orElse(0);
+        for (Connection.Box box : c.tray()) {
+            assertTrue(c.posts().stream().noneMatch(p -> p.terminal().part().equals(box.id())), box.id());
+            assertTrue(box.y() > floor && box.y() + box.height() <= c.height(), box.id());
+            assertTrue(box.x() >= 0 && box.x() + box.width() <= c.width(), box.id());
         }
     }
 

@@ -43,9 +43,14 @@ public final class ConnectionSvg {
                 style);
         connection.places().forEach(this::place);
         connection.sleeves().forEach(this::sleeve);
-        connection.parts().forEach(this::part);
+        connection.parts().forEach(p -> part(p, ""));
         connection.wires().forEach(this::wire);
         connection.posts().forEach(this::post);
+        if (!connection.tray().isEmpty()) {
+            Box first = connection.tray().get(0);
+            svg.text(first.x(), first.y() - 7, "No terminals", "start", "t-post");
+            connection.tray().forEach(p -> part(p, " in-tray"));
+        }
         return svg.close("svg").toString();
     }
 
@@ -83,11 +88,11 @@ public final class ConnectionSvg {
         return circuit.part(part).map(Part::place).orElse(part);
     }
 
-    private void part(Box box) {
+    private void part(Box box, String more) {
         String signal = live == null ? null : live.frame().signals().get(box.id());
         boolean works = live != null
                 && assembly.branchesOf(box.id()).stream().anyMatch(b -> Symbols.shows(b.shape()) && live.works(b));
-        String css = "part" + (works ? " on" : "") + (live != null && live.burnt(box.id()) ? " burnt" : "");
+        String css = "part" + more + (works ? " on" : "") + (live != null && live.burnt(box.id()) ? " burnt" : "");
         boolean fitted = circuit.part(box.id()).map(Part::fitted).orElse(true);
         svg.open(
                 "g",
