@@ -7,7 +7,6 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Role;
-import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Trait;
 
 /**
@@ -43,7 +42,7 @@ public final class Bypass {
     private static boolean isSafety(Branch b, Assembly assembly) {
         boolean proves =
                 assembly.member(b.owner()).map(m -> m.is(Trait.PROVING)).orElse(false);
-        boolean contact = b.role() == Role.CONTACT && (b.shape() == Shape.SAFETY || proves);
+        boolean contact = b.role() == Role.CONTACT && (b.shape().watches() || proves);
         return contact || b.role() == Role.PROTECTION;
     }
 }

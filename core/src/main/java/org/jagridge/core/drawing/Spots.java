@@ -30,11 +30,22 @@ final class Spots {
 
     /** Whether a branch is drawn as something that opens and shuts, fitted or not. */
     static boolean isSwitch(Branch b) {
-        return switch (b.shape()) {
-            case BAR, CONTACT_OPEN, CONTACT_CLOSED, SWITCH, PUSH_BUTTON, THERMOSTAT, SAFETY, TIMER, FUSE, BREAKER ->
-                true;
-            default -> false;
-        };
+        return b.shape().watches()
+                || switch (b.shape()) {
+                    case BAR,
+                            CONTACT_OPEN,
+                            CONTACT_CLOSED,
+                            SWITCH,
+                            PUSH_BUTTON,
+                            THERMOSTAT,
+                            FUSE,
+                            BREAKER,
+                            ON_DELAY,
+                            OFF_DELAY,
+                            INTERVAL,
+                            REPEAT -> true;
+                    default -> false;
+                };
     }
 
     /** Finds the one link without which a contact's ends would be apart. */

@@ -201,7 +201,8 @@ public final class Sequence {
                         && assembly.node(c).isPresent()
                         && assembly.branchesOf(id).stream()
                                 // the R of a motor is its run winding
-                                .noneMatch(b -> b.role().gives() || b.shape() == Shape.MOTOR);
+                                .noneMatch(b ->
+                                        b.role().gives() || b.shape() == Shape.MOTOR || b.shape() == Shape.UNIT_HEATER);
                 if (control) {
                     double volts = frame.acVolts(
                             assembly.node(r).orElseThrow(), assembly.node(c).orElseThrow());

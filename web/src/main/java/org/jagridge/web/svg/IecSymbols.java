@@ -17,13 +17,19 @@ final class IecSymbols {
             case THERMOSTAT ->
                 contact(branch.restClosed(), joined) + link()
                         + "<text class=\"letter small\" x=\"-10\" y=\"-3\">ϑ</text>";
-            case SAFETY ->
-                contact(branch.restClosed(), joined) + link()
-                        + "<path class=\"sym thin\" d=\"M-2.5-10H2.5V-6.5H-2.5Z\"/>";
+            case TEMPERATURE -> moved(branch, joined, "ϑ", "<circle class=\"sym\" cx=\"0\" cy=\"-10\" r=\"1.5\"/>");
+            case LIMIT -> moved(branch, joined, "ϑ>", "");
+            case ROLLOUT -> moved(branch, joined, "ϑ>", Glyphs.flame(5, -9));
+            case LOW_PRESSURE -> moved(branch, joined, "p<", "");
+            case HIGH_PRESSURE -> moved(branch, joined, "p>", "");
+            case FREEZE -> moved(branch, joined, "ϑ<", "");
+            case CURRENT -> moved(branch, joined, "I>", "");
+            case FLOAT -> moved(branch, joined, "", "<circle class=\"sym body\" cx=\"0\" cy=\"-10\" r=\"2.5\"/>");
+            case PROVING -> moved(branch, joined, "", "<path class=\"sym thin\" d=\"M0-6V-13H6L4-9.5H0\"/>");
             case SWITCH -> contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-9.5H4\"/>";
             case PUSH_BUTTON ->
                 contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-7V-9.5H4V-7\"/>";
-            case TIMER -> box(22, 14, works && joined) + "<path class=\"sym\" d=\"M-11-7L-5 7M-11 7L-5-7M-5-7V7\"/>";
+            case ON_DELAY, OFF_DELAY, INTERVAL, REPEAT -> box(22, 18, works && joined) + Glyphs.delay(branch.shape());
             case CAPACITOR -> "<path class=\"sym\" d=\"M-13 0H-3M3 0H13M-3-9V9M3-9V9\"/>";
             case FUSE ->
                 box(20, 8, false)
@@ -40,7 +46,18 @@ final class IecSymbols {
                 "<path class=\"sym" + on(works)
                         + "\" d=\"M-28 0h4a6 6 0 0 1 12 0a6 6 0 0 1 12 0a6 6 0 0 1 12 0a6 6 0 0 1 12 0h4\"/>";
             // the same in both sets
-            case LAMP, MOTOR, SUPPLY, BAR, BOX, NONE -> Symbols.of(branch, width, joined, works);
+            case LAMP,
+                    BUZZER,
+                    MOTOR,
+                    UNIT_HEATER,
+                    SUPPLY,
+                    DC_SUPPLY,
+                    BATTERY,
+                    THERMOPILE,
+                    FUSIBLE_LINK,
+                    BAR,
+                    BOX,
+                    NONE -> Symbols.of(branch, width, joined, works);
         };
     }
 
@@ -61,6 +78,17 @@ final class IecSymbols {
             return "<path class=\"sym\" d=\"M-13 0H-8M8-8V0H13M-8 0L" + (joined ? "10-6" : "8 7") + "\"/>";
         }
         return "<path class=\"sym\" d=\"M-13 0H-8M8 0H13M-8 0L" + (joined ? "8 0" : "8-8") + "\"/>";
+    }
+
+    /** A contact with what moves it. */
+    private static String moved(Branch branch, boolean joined, String letters, String sign) {
+        return contact(branch.restClosed(), joined)
+                + link()
+                + (letters.isEmpty()
+                        ? ""
+                        : "<text class=\"letter small\" x=\"-2\" y=\"-3.5\" text-anchor=\"end\">"
+                                + letters.replace("<", "&lt;").replace(">", "&gt;") + "</text>")
+                + sign;
     }
 
     /** The dashed line from a blade to what moves it. */

@@ -55,7 +55,7 @@ final class Battery extends PartType {
         double volts = draft.params().number("volts");
         double ohms = draft.params().number("ohms");
         return new DirectSource(
-                draft.source("+", "-", Role.SOURCE, Shape.SUPPLY),
+                draft.source("+", "-", Role.SOURCE, Shape.BATTERY),
                 m -> m.word("state"),
                 c -> c.equals("good") ? volts : c.equals("weak") ? 0.8 * volts : 0,
                 c -> c.equals("good") ? ohms : 10 * ohms);

@@ -77,7 +77,7 @@ final class CoilSensor extends PartType {
                 || draft.paramsOf(p.text("valve"))
                         .map(v -> v.is("energised", "cools"))
                         .orElse(true);
-        return new CoilModel(draft.contact("1", "2", Shape.SAFETY, false), p, coolsEnergised);
+        return new CoilModel(draft.contact("1", "2", Shape.TEMPERATURE, false), p, coolsEnergised);
     }
 
     record State(boolean closed, Drift coil) {}

@@ -93,7 +93,7 @@ final class CurrentSwitch extends PartType {
             senses.add(new Sense((String) s.get("wire"), turns * direction));
         }
         return new Element(
-                draft.contact("1", "2", Shape.SAFETY, false),
+                draft.contact("1", "2", Shape.CURRENT, false),
                 senses,
                 draft.params().number("closeAmps"),
                 draft.params().number("openAmps"));

@@ -55,7 +55,7 @@ final class DcSupply extends PartType {
     public Behaviour<?> build(PartDraft draft) {
         double volts = draft.params().number("volts");
         double ohms = draft.params().number("ohms");
-        Branch source = draft.source("+", "-", Role.SOURCE, Shape.SUPPLY);
+        Branch source = draft.source("+", "-", Role.SOURCE, Shape.DC_SUPPLY);
         return new DirectSource(
                 source,
                 m -> m.flag("on") ? "on" : "off",

@@ -14,16 +14,19 @@ import org.jagridge.core.part.block.Load;
 
 /** {@code lamp} and {@code buzzer}: work at 70 % of its rated volts, burn out over 130 %. */
 final class Lamp extends PartType {
-    private Lamp(String type, String title, String summary) {
+    private final Shape shape;
+
+    private Lamp(String type, String title, Shape shape, String summary) {
         super(type, title, summary);
+        this.shape = shape;
     }
 
     static Lamp lamp() {
-        return new Lamp("lamp", "Pilot lamp", "Shows that its two terminals have volts between them.");
+        return new Lamp("lamp", "Pilot lamp", Shape.LAMP, "Shows that its two terminals have volts between them.");
     }
 
     static Lamp buzzer() {
-        return new Lamp("buzzer", "Buzzer", "Sounds while its two terminals have volts between them.");
+        return new Lamp("buzzer", "Buzzer", Shape.BUZZER, "Sounds while its two terminals have volts between them.");
     }
 
     @Override
@@ -50,6 +53,6 @@ final class Lamp extends PartType {
     public Behaviour<?> build(PartDraft draft) {
         double volts = draft.params().number("volts");
         Complex z = Complex.real(volts * volts / draft.params().number("watts"));
-        return new Load(draft.load("1", "2", Shape.LAMP), z, volts, Load.ON, true);
+        return new Load(draft.load("1", "2", shape), z, volts, Load.ON, true);
     }
 }

@@ -72,7 +72,7 @@ final class Opener extends PartType {
         Params p = draft.params();
         boolean direct = p.is("signal", "dc-always");
         return new Drive(
-                draft.source("S1", "S2", Role.SOURCE, Shape.SUPPLY),
+                draft.source("S1", "S2", Role.SOURCE, direct ? Shape.DC_SUPPLY : Shape.SUPPLY),
                 draft.load("L", "N", Shape.BOX),
                 p.textOrNull("opening"),
                 p.text("signal"),

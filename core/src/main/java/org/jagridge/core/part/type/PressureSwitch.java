@@ -58,7 +58,7 @@ final class PressureSwitch extends PartType {
     @Override
     public Behaviour<?> build(PartDraft draft) {
         return new Element(
-                draft.contact("1", "2", Shape.SAFETY, false),
+                draft.contact("1", "2", Shape.PROVING, false),
                 draft.params().textOrNull("follows"),
                 Time.micros(draft.params().number("delaySeconds")));
     }

@@ -129,11 +129,23 @@ final class SafetySwitch extends PartType {
 
     @Override
     public Behaviour<?> build(PartDraft draft) {
-        Branch contact = draft.contact("1", "2", Shape.SAFETY, true);
+        Branch contact = draft.contact("1", "2", shape(draft.params().text("kind")), true);
         Branch supply = powered ? draft.load("R", "C", Shape.BOX) : null;
         Element element = new Element(
                 contact, supply, Trip.of(draft.params()), draft.params().is("reset", "manual"));
         return powered ? Burnable.lowVoltage(element, supply) : element;
+    }
+
+    private static Shape shape(String kind) {
+        return switch (kind) {
+            case "low-pressure" -> Shape.LOW_PRESSURE;
+            case "high-pressure" -> Shape.HIGH_PRESSURE;
+            case "fusible-link" -> Shape.FUSIBLE_LINK;
+            case "rollout", "spill" -> Shape.ROLLOUT;
+            case "low-water", "float" -> Shape.FLOAT;
+            case "freeze" -> Shape.FREEZE;
+            default -> Shape.LIMIT;
+        };
     }
 
     /**

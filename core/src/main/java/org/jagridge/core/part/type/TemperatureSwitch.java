@@ -61,8 +61,10 @@ final class TemperatureSwitch extends PartType {
         Params p = draft.params();
         boolean changeover = p.is("form", "changeover");
         return new Bimetal(
-                changeover ? draft.contact("C", "NC", Shape.SAFETY, true) : draft.contact("1", "2", Shape.SAFETY, true),
-                changeover ? draft.contact("C", "NO", Shape.SAFETY, false) : null,
+                changeover
+                        ? draft.contact("C", "NC", Shape.TEMPERATURE, true)
+                        : draft.contact("1", "2", Shape.TEMPERATURE, true),
+                changeover ? draft.contact("C", "NO", Shape.TEMPERATURE, false) : null,
                 p.number("opensAtCelsius"),
                 p.number("closesAtCelsius"),
                 p.textOrNull("reads"));

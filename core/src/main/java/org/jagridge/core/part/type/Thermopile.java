@@ -58,7 +58,7 @@ final class Thermopile extends PartType {
         double volts = draft.params().number("millivolts") / 1000;
         double ohms = draft.params().number("ohms");
         return new DirectSource(
-                draft.source("+", "-", Role.SOURCE, Shape.SUPPLY),
+                draft.source("+", "-", Role.SOURCE, Shape.THERMOPILE),
                 m -> m.flag("pilotLit") ? "on" : "off",
                 c -> c.equals("on") ? volts : 0,
                 c -> ohms);

@@ -110,18 +110,27 @@ final class Timer extends PartType {
         double least = p.is("setting", "line") ? LEAST_LINE_VOLTS : LEAST_VOLTS;
         double rated = p.is("setting", "line") ? 240 : 24;
         if (p.is("form", "series")) {
-            Branch way = draft.branch("IN", "OUT", "IN-OUT", Role.CONTACT, Shape.TIMER, false);
+            Branch way = draft.branch("IN", "OUT", "IN-OUT", Role.CONTACT, shape(p), false);
             return new Series(way, p.text("function"), delay, least, rated);
         }
         boolean triggered = draft.terminals().contains("TR");
         return new RelayForm(
-                draft.load("A1", "A2", Shape.TIMER),
+                draft.load("A1", "A2", shape(p)),
                 triggered ? draft.load("TR", "A2", Shape.BOX) : null,
                 new ContactSets(draft, 1),
                 p.text("function"),
                 delay,
                 least,
                 rated);
+    }
+
+    private static Shape shape(Params params) {
+        return switch (params.text("function")) {
+            case "delay-on-make" -> Shape.ON_DELAY;
+            case "interval" -> Shape.INTERVAL;
+            case "repeat" -> Shape.REPEAT;
+            default -> Shape.OFF_DELAY;
+        };
     }
 
     enum Phase {

@@ -130,7 +130,7 @@ final class UnitHeater extends PartType {
 
         Burner(PartDraft d) {
             Params p = d.params();
-            line = d.load("L", "N", Shape.MOTOR);
+            line = d.load("L", "N", Shape.UNIT_HEATER);
             boolean pair = p.is("call", "24V-pair");
             windings = pair ? Windings.between(d, "L", "N", "R", "_C") : null;
             call = pair ? d.branch("W", "_C", "W", Role.LOAD, Shape.BOX, false) : null;
