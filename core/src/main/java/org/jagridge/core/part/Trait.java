@@ -56,6 +56,8 @@ public enum Trait {
     /** Has a 24 V call circuit with a transformer of its own. */
     OWN_PAIR,
     RECTIFIER,
+    /** Numbered posts that conductors land on. */
+    POSTS,
     /** A wire nut or joint: known by its wires. */
     JOINT,
     /** An earth: known by its mark. */

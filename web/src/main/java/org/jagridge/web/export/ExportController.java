@@ -4,6 +4,8 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntFunction;
+import org.jagridge.core.drawing.Continuations;
 import org.jagridge.core.drawing.Sheets;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.format.WireListCsv;
@@ -16,6 +18,7 @@ import org.jagridge.web.settings.Settings;
 import org.jagridge.web.svg.ConnectionSvg;
 import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.Look;
+import org.jagridge.web.svg.PaperSheet;
 import org.jagridge.web.svg.StandAlone;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -85,11 +88,12 @@ class ExportController {
     ResponseEntity<byte[]> connections(@PathVariable String slug) {
         Drawn d = drawn(slug);
         return Downloads.svg(
-                slug + "-connections.svg", ConnectionSvg.write(d.connection(), d.assembly(), null, StandAlone.style()));
+                slug + "-connections.svg",
+                ConnectionSvg.forPaper(d.connection(), d.assembly(), d.ladder(), StandAlone.style()));
     }
 
-    /** One sheet of paper. */
-    record Sheet(String drawing, String svg, int number) {}
+    /** One sheet of paper: a drawing or a table. */
+    record Sheet(String title, String svg, PaperLists.Table table, int number) {}
 
     @GetMapping("/circuits/{slug}/print")
     String print(@PathVariable String slug, Model model) {
@@ -100,10 +104,15 @@ class ExportController {
         double height = a4 ? A4_HEIGHT : LETTER_HEIGHT;
         Look look = new Look(settings.look().symbols(), true);
         String ladder = LadderSvg.write(d.ladder(), null, look, d.circuit().name(), null);
-        String connection = ConnectionSvg.write(d.connection(), d.assembly(), null, null);
+        String connection = ConnectionSvg.forPaper(d.connection(), d.assembly(), d.ladder(), null);
         List<Sheet> sheets = new ArrayList<>();
-        add(sheets, "Ladder diagram", ladder, Sheets.of(d.ladder(), width, height));
-        add(sheets, "Connection diagram", connection, Sheets.of(d.connection(), width, height));
+        List<Sheets.Window> ladderSheets = Sheets.of(d.ladder(), width, height);
+        add(sheets, "Ladder diagram", ladder, ladderSheets, i -> Continuations.of(d.ladder(), ladderSheets, i));
+        List<Sheets.Window> wireSheets = Sheets.of(d.connection(), width, height);
+        add(sheets, "Connection diagram", connection, wireSheets, i -> Continuations.of(d.connection(), wireSheets, i));
+        for (PaperLists.Table table : new PaperLists(d.assembly(), d.ladder()).all()) {
+            sheets.add(new Sheet(table.title(), null, table, sheets.size() + 1));
+        }
         model.addAttribute("circuit", row);
         model.addAttribute("left", benches.temporaries(slug));
         model.addAttribute("sheets", sheets);
@@ -114,9 +123,16 @@ class ExportController {
         return "export/print";
     }
 
-    private static void add(List<Sheet> sheets, String drawing, String svg, List<Sheets.Window> windows) {
-        for (Sheets.Window w : windows) {
-            sheets.add(new Sheet(drawing, StandAlone.window(svg, w), sheets.size() + 1));
+    private static void add(
+            List<Sheet> sheets,
+            String title,
+            String svg,
+            List<Sheets.Window> windows,
+            IntFunction<List<Continuations.Mark>> marks) {
+        int first = sheets.size() + 1;
+        for (int i = 0; i < windows.size(); i++) {
+            sheets.add(new Sheet(
+                    title, PaperSheet.of(svg, windows.get(i), marks.apply(i), first, first + i), null, first + i));
         }
     }
 }

@@ -1,14 +1,20 @@
 package org.jagridge.web.svg;
 
+import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.ColourLetters;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.drawing.Connection;
 import org.jagridge.core.drawing.Connection.Box;
 import org.jagridge.core.drawing.Connection.Post;
 import org.jagridge.core.drawing.Connection.Route;
+import org.jagridge.core.drawing.Ladder;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Trait;
@@ -21,7 +27,11 @@ public final class ConnectionSvg {
     private final LiveState live;
     private final Svg svg = new Svg();
 
-    private ConnectionSvg(Connection connection, Assembly assembly, LiveState live) {
+    /** Number of each terminal's net, for paper; empty where the ends aren't labelled. */
+    private final Map<Terminal, Integer> nets;
+
+    private ConnectionSvg(Connection connection, Assembly assembly, LiveState live, Map<Terminal, Integer> nets) {
+        this.nets = nets;
         this.connection = connection;
         this.assembly = assembly;
         circuit = assembly.circuit();
@@ -30,7 +40,14 @@ public final class ConnectionSvg {
 
     /** The drawing as one {@code svg} element; {@code live} is null for the circuit at rest. */
     public static String write(Connection connection, Assembly assembly, LiveState live, String style) {
-        return new ConnectionSvg(connection, assembly, live).write(style);
+        return new ConnectionSvg(connection, assembly, live, Map.of()).write(style);
+    }
+
+    /** The drawing for paper: at both ends of each wire stand the number of its net and the letters of its colour. */
+    public static String forPaper(Connection connection, Assembly assembly, Ladder ladder, String style) {
+        Map<Terminal, Integer> nets = new HashMap<>();
+        ladder.nets().forEach(n -> n.terminals().forEach(t -> nets.put(t, n.number())));
+        return new ConnectionSvg(connection, assembly, null, nets).write(style);
     }
 
     private String write(String style) {
@@ -46,6 +63,9 @@ public final class ConnectionSvg {
         connection.parts().forEach(p -> part(p, ""));
         connection.wires().forEach(this::wire);
         connection.posts().forEach(this::post);
+        if (!nets.isEmpty()) {
+            connection.posts().forEach(this::ends);
+        }
         if (!connection.tray().isEmpty()) {
             Box first = connection.tray().get(0);
             svg.text(first.x(), first.y() - 7, "No terminals", "start", "t-post");
@@ -211,6 +231,27 @@ public final class ConnectionSvg {
         switch (p.edge()) {
             case TOP -> svg.text(p.x(), p.y() + 15, p.label(), "middle", "t-post");
             case BOTTOM -> svg.text(p.x(), p.y() - 8, p.label(), "middle", "t-post");
+        }
+    }
+
+    /** Along the wires at a post, read from below: their net, and the letters of their colours. */
+    private void ends(Post p) {
+        Set<String> words = new LinkedHashSet<>();
+        for (Wire w : circuit.wires()) {
+            for (int end = 0; end < 2; end++) {
+                if (w.end(end).equals(p.terminal())) {
+                    words.add(ColourLetters.at(circuit, w, end));
+                }
+            }
+        }
+        if (!words.isEmpty()) {
+            boolean up = p.edge() == Connection.Edge.TOP;
+            words.remove("");
+            int net = nets.getOrDefault(p.terminal(), 0);
+            String text = (net == 0 ? "" : net + " ") + String.join(" ", words);
+            double y = p.y() + (up ? -6 : 6);
+            svg.raw("<text class=\"t-end\" text-anchor=\"" + (up ? "start" : "end") + "\" transform=\"translate("
+                    + Svg.number(p.x() - 2.5) + " " + Svg.number(y) + ") rotate(-90)\">" + text.strip() + "</text>");
         }
     }
 }

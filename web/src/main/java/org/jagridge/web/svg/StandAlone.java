@@ -6,7 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.Base64;
-import org.jagridge.core.drawing.Sheets;
 import org.springframework.core.io.ClassPathResource;
 
 /** What makes an SVG element a file of its own: the style sheet inside, and the policy that allows just that one. */
@@ -37,15 +36,6 @@ public final class StandAlone {
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }
-    }
-
-    /** A written drawing that shows only a window of itself. */
-    public static String window(String svg, Sheets.Window w) {
-        String viewBox = "viewBox=\"" + Svg.number(w.x()) + " " + Svg.number(w.y()) + " " + Svg.number(w.width()) + " "
-                + Svg.number(w.height()) + "\"";
-        return svg.replaceFirst(
-                "viewBox=\"[^\"]*\" width=\"[^\"]*\" height=\"[^\"]*\"",
-                viewBox + " width=\"" + Svg.number(w.width()) + "\" height=\"" + Svg.number(w.height()) + "\"");
     }
 
     static void open(Svg svg, double width, double height, String css, String name, String style) {

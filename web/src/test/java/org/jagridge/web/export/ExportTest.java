@@ -7,9 +7,17 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Page;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.ColourLetters;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.format.WireListCsv;
+import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.Trait;
 import org.jagridge.web.BrowserTest;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -67,6 +75,47 @@ public class ExportTest extends BrowserTest {
                   return Math.min(s.clientWidth / v.width, s.clientHeight / v.height);
                 }))""");
         assertTrue(((Number) least).doubleValue() > 0.64, slug + " is drawn at " + least);
+    }
+
+    /** What stands on paper is read back: every part, every wire, and the colour letters at both ends of each. */
+    @Test(dataProvider = "demos")
+    public void paperListsEveryDeviceAndWireAndNamesTheWiresAtTheirEnds(String slug) {
+        Circuit circuit =
+                CircuitReader.read(get("/circuits/" + slug + "/circuit.json").body());
+        page().navigate(url("/circuits/" + slug + "/print"));
+        assertEquals(
+                firstCells("Devices"), circuit.parts().stream().map(Part::id).toList());
+        assertEquals(firstCells("Wires"), circuit.wires().stream().map(Wire::id).toList());
+        for (Part strip : circuit.parts()) {
+            boolean posts = PartTypes.is(strip, Trait.POSTS);
+            assertEquals(firstCells("Terminal plan " + strip.id()).isEmpty(), !posts, strip.id());
+        }
+        String svg = get("/circuits/" + slug + "/connections.svg").body();
+        long ends = circuit.wires().stream()
+                .flatMap(w -> Stream.of(w.from(), w.to()))
+                .distinct()
+                .count();
+        assertTrue(svg.split("class=\"t-end\"", -1).length - 1 <= ends);
+        for (Wire w : circuit.wires()) {
+            if (circuit.colourOf(w) != null) {
+                String letters = ColourLetters.at(circuit, w, 0);
+                assertTrue(svg.contains(" " + letters) || svg.contains(">" + letters), w.id() + " " + letters);
+            }
+        }
+    }
+
+    private List<String> firstCells(String title) {
+        return page().locator(".paper[aria-label^='" + title + ", sheet'] tbody td:first-child")
+                .allInnerTexts();
+    }
+
+    /** Nothing of a table is cut off by the end of its sheet. */
+    @Test(dataProvider = "demos")
+    public void tablesFitTheirSheets(String slug) {
+        page().navigate(url("/circuits/" + slug + "/print"));
+        assertEquals(page().evaluate("""
+                        () => [...document.querySelectorAll(".paper-table")].filter(
+                          (d) => d.scrollHeight > d.clientHeight + 1 || d.scrollWidth > d.clientWidth + 1).length"""), 0);
     }
 
     @Test

@@ -14,6 +14,7 @@ import org.jagridge.core.part.PartDraft;
 import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.part.block.Fixed;
 
 /** {@code terminal-strip}: numbered posts, each its own but for the links put between some. */
@@ -25,6 +26,11 @@ final class TerminalStrip extends PartType {
     @Override
     public List<Field> params() {
         return List.of(Field.number("posts", 10.0, "").within(1, 200), Field.structure("links"));
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.POSTS);
     }
 
     @Override
