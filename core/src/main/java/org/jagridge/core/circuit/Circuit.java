@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -104,6 +106,45 @@ public final class Circuit {
 
     public Optional<Wire> wire(String id) {
         return Optional.ofNullable(wiresById.get(id));
+    }
+
+    /**
+     * The terminal that a text names, {@code PART.TERMINAL}: by its own name, or by what the maker prints at it, in any
+     * case. What is neither is taken as it stands.
+     *
+     * @throws IllegalArgumentException where the text isn't {@linkplain Terminal#isWellFormed well formed}
+     */
+    public Terminal named(String text) {
+        Terminal t = Terminal.parse(text);
+        Map<String, String> labels = part(t.part()).map(Part::labels).orElse(Map.of());
+        return labels.containsKey(t.name())
+                ? t
+                : labels.entrySet().stream()
+                        .filter(e -> e.getValue().equalsIgnoreCase(t.name()))
+                        .map(e -> new Terminal(t.part(), e.getKey()))
+                        .findFirst()
+                        .orElse(t);
+    }
+
+    /** What is printed at a terminal: the maker's mark, or its name. */
+    public String markOf(Terminal t) {
+        return part(t.part())
+                .map(p -> p.labels().getOrDefault(t.name(), t.name()))
+                .orElse(t.name());
+    }
+
+    /** Words with the maker's mark after each terminal that has one: {@code TH.R (Rh) to TH.W}. */
+    public String withMarks(String words) {
+        String said = words;
+        for (Part p : parts) {
+            for (Map.Entry<String, String> label : p.labels().entrySet()) {
+                String name = p.id() + "." + label.getKey();
+                said = said.replaceAll(
+                        "(?<![\\w.-])" + Pattern.quote(name) + "(?![\\w+-])",
+                        Matcher.quoteReplacement(name + " (" + label.getValue() + ")"));
+            }
+        }
+        return said;
     }
 
     /** The colour of a wire: its own, or that of its core. Null where nobody wrote it down. */

@@ -50,13 +50,24 @@ final class LadderWords {
         };
     }
 
+    /** The branch by what is printed at its two terminals. */
+    private String marks(Branch b) {
+        boolean marked = assembly.circuit()
+                .part(b.owner())
+                .filter(p -> !p.labels().isEmpty())
+                .isPresent();
+        return marked && b.a() != null && b.b() != null
+                ? assembly.circuit().markOf(b.a()) + "–" + assembly.circuit().markOf(b.b())
+                : b.label().replace('-', '–');
+    }
+
     /** Under a coil the rungs of its contacts, at a contact its terminals and the rung of its coil. */
     String detail(Branch b) {
         if (b.role() == Role.ABSENT) {
             return plan.isBypassed(b) ? "not fitted, bypassed" : "not fitted";
         }
         if (plan.isBypassed(b)) {
-            return b.label().replace('-', '–') + " bypassed";
+            return marks(b) + " bypassed";
         }
         if (b.role() == Role.COIL) {
             return crossReference(b);
@@ -66,7 +77,7 @@ final class LadderWords {
                     .filter(c -> c.role() == Role.COIL && plan.isDrawn(c) && moves(c, b))
                     .map(c -> Integer.toString(plan.rungOf(c)))
                     .collect(Collectors.joining(", "));
-            return b.label().replace('-', '–') + (coils.isEmpty() ? "" : " (" + coils + ")");
+            return marks(b) + (coils.isEmpty() ? "" : " (" + coils + ")");
         }
         String unused = !b.role().consumes()
                 ? ""
@@ -77,7 +88,7 @@ final class LadderWords {
         return assembly.branchesOf(b.owner()).size() > 1
                         || b.role() == Role.PROTECTION
                         || b.role().gives()
-                ? b.label().replace('-', '–') + unused
+                ? marks(b) + unused
                 : "";
     }
 

@@ -155,9 +155,7 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
     }
 
     static String label(Circuit circuit, Terminal t) {
-        return circuit.part(t.part())
-                .map(p -> p.labels().getOrDefault(t.name(), t.name()))
-                .orElse(t.name());
+        return circuit.markOf(t);
     }
 
     /** Steps that a place's title takes. */

@@ -152,18 +152,24 @@ public final class ChainEntry {
     }
 
     private Piece named(String id, String name, List<String> terminals, String colour, int index) {
-        if (terminals.contains(name)) {
-            Terminal t = new Terminal(id, name);
+        if (terminals.contains(own(id, name))) {
+            Terminal t = new Terminal(id, own(id, name));
             return new Piece(t, t, colour);
         }
         for (int dash = name.indexOf('-'); dash >= 0; dash = name.indexOf('-', dash + 1)) {
-            String in = name.substring(0, dash);
-            String out = name.substring(dash + 1);
+            String in = own(id, name.substring(0, dash));
+            String out = own(id, name.substring(dash + 1));
             if (terminals.contains(in) && terminals.contains(out)) {
                 return new Piece(new Terminal(id, in), new Terminal(id, out), colour);
             }
         }
         return problem(index, id + " has no terminal " + name + "; it has " + String.join(", ", terminals));
+    }
+
+    /** The terminal's own name where a maker's mark was written. */
+    private String own(String id, String written) {
+        String address = id + "." + written;
+        return Terminal.isWellFormed(address) ? circuit.named(address).name() : written;
     }
 
     private Piece problem(int index, String message) {

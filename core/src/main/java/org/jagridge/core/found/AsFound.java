@@ -75,10 +75,10 @@ public record AsFound(List<Row> rows) {
             String delimiter = line.contains("\t") ? "\t" : line.contains(";") ? ";" : ",";
             String[] cells = line.split(Pattern.quote(delimiter), -1);
             String to = cells.length > 2 ? cells[2].strip() : "";
-            Terminal at = terminal(cells[0].strip(), known, i, problems);
+            Terminal at = terminal(cells[0].strip(), circuit, known, i, problems);
             boolean nowhere = NOWHERE.contains(to.toLowerCase(Locale.ROOT));
             boolean unknown = UNKNOWN.contains(to);
-            Terminal end = nowhere || unknown ? null : terminal(to, known, i, problems);
+            Terminal end = nowhere || unknown ? null : terminal(to, circuit, known, i, problems);
             if (at != null && at.equals(end)) {
                 problems.add(new Problem("/lines/" + (i + 1), at + " can't go to itself"));
             }
@@ -90,13 +90,14 @@ public record AsFound(List<Row> rows) {
         return new AsFound(rows);
     }
 
-    private static Terminal terminal(String text, Set<Terminal> known, int line, List<Problem> problems) {
+    private static Terminal terminal(
+            String text, Circuit circuit, Set<Terminal> known, int line, List<Problem> problems) {
         if (!Terminal.isWellFormed(text)) {
             problems.add(new Problem(
                     "/lines/" + (line + 1), "\"" + text + "\" is not a terminal; write PART.TERMINAL, like TH.G"));
             return null;
         }
-        Terminal t = Terminal.parse(text);
+        Terminal t = circuit.named(text);
         if (!known.contains(t)) {
             problems.add(new Problem("/lines/" + (line + 1), "the circuit has no terminal " + t));
         }

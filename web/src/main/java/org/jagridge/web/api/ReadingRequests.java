@@ -129,11 +129,11 @@ final class ReadingRequests {
 
     private Terminal lead(JsonNode node, String key, String path) {
         String text = text(node, key);
-        if (!Terminal.isWellFormed(text) || assembly.node(Terminal.parse(text)).isEmpty()) {
+        if (!Terminal.isWellFormed(text) || assembly.node(circuit.named(text)).isEmpty()) {
             problems.add(new Problem(path + "/" + key, "there is no terminal \"" + text + "\" in this circuit"));
             return null;
         }
-        return Terminal.parse(text);
+        return circuit.named(text);
     }
 
     /** A text, or what else was written there as it was written; empty where there is nothing. */

@@ -196,7 +196,7 @@ public class BenchService {
                 request.turned().key(),
                 request.mode().clamps() ? reading.value() / request.turns() : reading.value(),
                 reading.display() + " " + reading.unit(),
-                reading.says());
+                state.drawn().circuit().withMarks(reading.says()));
     }
 
     /** The links and lifted wires that are left at a circuit's bench, in words. */

@@ -105,10 +105,11 @@ final class HandWork {
     }
 
     private Terminal terminal(String text, String verb) {
-        if (!Terminal.isWellFormed(text) || assembly.node(Terminal.parse(text)).isEmpty()) {
+        if (!Terminal.isWellFormed(text)
+                || assembly.node(assembly.circuit().named(text)).isEmpty()) {
             throw new BadActException("There is no terminal \"" + text + "\" to " + verb + ".");
         }
-        return Terminal.parse(text);
+        return assembly.circuit().named(text);
     }
 
     private End lifted(String text) {

@@ -72,7 +72,7 @@ record Leads(String mode, String plus, String minus, String wire, double turns, 
         }
         for (String lead : List.of(plus, minus)) {
             if (!Terminal.isWellFormed(lead)
-                    || assembly.node(BareEnd.landed(Terminal.parse(lead), assembly.circuit()))
+                    || assembly.node(BareEnd.landed(assembly.circuit().named(lead), assembly.circuit()))
                             .isEmpty()) {
                 return Optional.of("There is no terminal \"" + lead
                         + "\" in this circuit. Type part and terminal, like "
@@ -94,8 +94,8 @@ record Leads(String mode, String plus, String minus, String wire, double turns, 
                 : wire;
         return new Request(
                 Request.Mode.of(mode).orElseThrow(),
-                Terminal.parse(plus),
-                Terminal.parse(minus),
+                assembly.circuit().named(plus),
+                assembly.circuit().named(minus),
                 clamped,
                 turns,
                 lowImpedance);

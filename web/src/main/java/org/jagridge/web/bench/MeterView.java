@@ -75,7 +75,7 @@ record MeterView(
                 reading.display(),
                 reading.unit(),
                 reading.isRefused(),
-                later ? null : reading.says(),
+                later ? null : drawn.circuit().withMarks(reading.says()),
                 Arrays.stream(Request.Mode.values())
                         .map(m -> new Mode(m.word(), m.title()))
                         .toList(),

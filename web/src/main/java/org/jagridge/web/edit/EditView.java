@@ -13,6 +13,7 @@ import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.edit.MarksText;
 import org.jagridge.core.edit.PartText;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.web.circuits.CircuitRepository.Row;
@@ -53,7 +54,15 @@ record EditView(
             String length,
             boolean factory) {}
 
-    record PartRow(String id, String type, String place, String name, String params, String fitted, String hint) {}
+    record PartRow(
+            String id,
+            String type,
+            String place,
+            String name,
+            String params,
+            String marks,
+            String fitted,
+            String hint) {}
 
     record CableRow(String id, String from, String to, String length, String size, String cores) {}
 
@@ -100,7 +109,15 @@ record EditView(
     private static PartRow part(Part p) {
         PartDeclaration type = PartTypes.catalogue().require(p);
         String fitted = p.fitted() ? "yes" : p.whenNotFitted() == Part.WhenNotFitted.BYPASS ? "bypassed" : "no";
-        return new PartRow(p.id(), p.type(), p.place(), text(p.name()), PartText.write(p.params()), fitted, hint(type));
+        return new PartRow(
+                p.id(),
+                p.type(),
+                p.place(),
+                text(p.name()),
+                PartText.write(p.params()),
+                MarksText.write(p.labels()),
+                fitted,
+                hint(type));
     }
 
     private static CableRow cable(Cable k) {

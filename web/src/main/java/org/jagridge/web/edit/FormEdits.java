@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.ConductorSize;
+import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Place;
@@ -18,6 +19,7 @@ import org.jagridge.core.drawing.Arrangement;
 import org.jagridge.core.edit.ChainEntry;
 import org.jagridge.core.edit.Edit;
 import org.jagridge.core.edit.Edits;
+import org.jagridge.core.edit.MarksText;
 import org.jagridge.core.edit.PartText;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.MalformedException;
@@ -98,7 +100,7 @@ final class FormEdits {
         if (!Terminal.isWellFormed(text)) {
             throw problem(name + ": \"" + text + "\" is not a terminal; write PART.TERMINAL, like K1.A1");
         }
-        return Terminal.parse(text);
+        return circuit.named(text);
     }
 
     private Wire.Run run() {
@@ -158,9 +160,12 @@ final class FormEdits {
                 .orElseThrow(() -> problem("there is no part type \"" + typeName + "\"; see the catalogue"));
         String old = field("old");
         String fitted = field("fitted");
-        Map<String, String> labels =
-                old == null ? Map.of() : circuit.part(old).map(Part::labels).orElse(Map.of());
         String ratings = field("params");
+        Map<String, Object> params = ratings == null ? Map.of() : PartText.read(ratings, type);
+        // a form without the cell leaves the marks as they were
+        Map<String, String> labels = fields.containsKey("marks")
+                ? MarksText.read(fields.get("marks"), type.terminals(new Params(type.params(), params)))
+                : old == null ? Map.of() : circuit.part(old).map(Part::labels).orElse(Map.of());
         return new Part(
                 required("id"),
                 typeName,
@@ -168,7 +173,7 @@ final class FormEdits {
                         ? circuit.places().get(0).id()
                         : required("place"),
                 field("name"),
-                ratings == null ? Map.of() : PartText.read(ratings, type),
+                params,
                 fitted == null || fitted.equals("yes"),
                 "bypassed".equals(fitted) ? Part.WhenNotFitted.BYPASS : Part.WhenNotFitted.OPEN,
                 labels);

@@ -8,6 +8,7 @@ import org.jagridge.core.circuit.Terminal;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.CircuitStore.Drawn;
 import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -105,18 +106,18 @@ class PhotoController {
     ResponseEntity<String> pin(
             @PathVariable long id, @RequestParam String terminal, @RequestParam double x, @RequestParam double y) {
         Row row = circuits.require(photo(id).slug());
-        boolean there = Terminal.isWellFormed(terminal)
-                && store.revision(row.revisionId())
-                        .assembly()
-                        .node(Terminal.parse(terminal))
-                        .isPresent();
-        if (!there) {
+        Drawn drawn = store.revision(row.revisionId());
+        Optional<Terminal> there = Optional.of(terminal)
+                .filter(Terminal::isWellFormed)
+                .map(drawn.circuit()::named)
+                .filter(t -> drawn.assembly().node(t).isPresent());
+        if (there.isEmpty()) {
             return ResponseEntity.badRequest().body("The circuit has no terminal \"" + terminal + "\".");
         }
         if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
             return ResponseEntity.badRequest().body("A pin lies on the photo: x and y from 0 to 1.");
         }
-        photos.pin(new PhotoRepository.Pin(id, terminal, x, y));
+        photos.pin(new PhotoRepository.Pin(id, there.get().toString(), x, y));
         return ResponseEntity.noContent().build();
     }
 

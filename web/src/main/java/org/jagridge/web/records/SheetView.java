@@ -59,10 +59,11 @@ record SheetView(String scenario, String load, String at, List<Section> sections
         return new Line(
                 number,
                 l.key(),
-                l.what(),
+                circuit.withMarks(l.what()),
                 r.mode().title(),
-                clamp ? "clamp " + wire(r.wire(), circuit) : r.plus().toString(),
-                clamp ? "" : r.minus().toString(),
+                circuit.withMarks(
+                        clamp ? "clamp " + wire(r.wire(), circuit) : r.plus().toString()),
+                clamp ? "" : circuit.withMarks(r.minus().toString()),
                 Numbers.threeFigures(l.expected()),
                 Numbers.threeFigures(l.low()) + " to " + Numbers.threeFigures(l.high()),
                 l.unit());

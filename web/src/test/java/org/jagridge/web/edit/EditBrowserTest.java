@@ -288,31 +288,56 @@ public class EditBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void aMakersMarkIsEnteredShownOnBothDrawingsAndUnderstood() {
+        String slug = begin("Marked", "cold-store");
+        page().locator("#tab-parts").click();
+        edit.cell("part-CC", "marks").fill("A1=Y, A9=Z");
+        edit.cell("part-CC", "marks").press("Enter");
+        assertThat(edit.wrongRows().first()).containsText("there is no terminal A9 to mark");
+        edit.cell("part-CC", "marks").fill("A1=Y, L1=LINE-1");
+        edit.cell("part-CC", "marks").press("Enter");
+        edit.saved();
+        page().reload();
+        page().locator("#tab-parts").click();
+        assertThat(edit.cell("part-CC", "marks")).hasValue("A1=Y, L1=LINE-1");
+        assertThat(page().locator("#drawing-connections")).containsText("LINE-1");
+        assertThat(page().locator("#drawing-ladder")).containsText("LINE-1–T1");
+        edit.chain("LMP.1 > CC.y");
+        Circuit circuit = stored(slug);
+        Wire last = circuit.wires().get(circuit.wires().size() - 1);
+        assertEquals(last.from() + " " + last.to(), "LMP.1 CC.A1");
+    }
+
+    @Test
     public void aBoxIsMovedByMouseAndKeyboardAndStaysThere() {
         String slug = begin("Moved", "cold-store");
-        BoundingBox before = edit.box("OUT").boundingBox();
+        BoundingBox before = edit.box("LPS").boundingBox();
         page().mouse().move(before.x + before.width / 2, before.y + before.height / 2);
         page().mouse().down();
         page().mouse()
                 .move(
-                        before.x + before.width / 2 - 60,
+                        before.x + before.width / 2 + 60,
                         before.y + before.height / 2,
                         new Mouse.MoveOptions().setSteps(4));
         page().mouse().up();
         edit.saved();
         assertThat(edit.revision()).hasText("2");
-        double moved = edit.box("OUT").boundingBox().x;
-        assertEquals(moved, before.x - 60, 9);
-        edit.box("OUT").focus();
-        edit.press("Alt+ArrowLeft");
+        double moved = edit.box("LPS").boundingBox().x;
+        assertEquals(moved, before.x + 60, 9);
+        edit.box("LPS").focus();
+        edit.press("Alt+ArrowRight");
         edit.saved();
         assertThat(edit.revision()).hasText("3");
-        assertThat(edit.box("OUT")).isFocused();
-        assertTrue(edit.box("OUT").boundingBox().x < moved);
-        edit.press("Alt+Shift+ArrowDown", "Alt+Shift+ArrowDown");
+        assertThat(edit.box("LPS")).isFocused();
+        assertTrue(edit.box("LPS").boundingBox().x > moved);
+        for (int i = 0; i < 6; i++) {
+            edit.press("Alt+Shift+ArrowLeft");
+            edit.saved();
+        }
         assertThat(page().locator("#notice")).containsText("would stand too close to");
+        String stays = edit.box("LPS").locator("rect").getAttribute("x");
         page().reload();
-        assertTrue(edit.box("OUT").boundingBox().x < moved);
+        assertThat(edit.box("LPS").locator("rect")).hasAttribute("x", stays);
         page().locator("text=arrange anew").click();
         edit.saved();
         assertEquals(stored(slug).layout().size(), 0);
