@@ -84,8 +84,8 @@ public class BenchBrowserTest extends BrowserTest {
         bench.post("XT.4").focus();
         page.keyboard().press("Enter");
         assertThat(bench.id("lead-plus")).hasAttribute("value", "XT.4");
-        page.locator(".connection .probe.red").dragTo(bench.post("XT.5"));
-        assertThat(bench.id("lead-plus")).hasAttribute("value", "XT.5");
+        page.locator(".connection .probe.red").dragTo(bench.post("XT.7"));
+        assertThat(bench.id("lead-plus")).hasAttribute("value", "XT.7");
         page.locator("#workspace h2").first().click();
         page.keyboard().press("[");
         page.keyboard().type("K1.A1");
