@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -110,14 +111,15 @@ public final class Circuit {
 
     /**
      * The terminal that a text names, {@code PART.TERMINAL}: by its own name, or by what the maker prints at it, in any
-     * case. What is neither is taken as it stands.
+     * case; its own name goes first. What is neither is taken as it stands.
      *
+     * @param exists whether a part has a terminal
      * @throws IllegalArgumentException where the text isn't {@linkplain Terminal#isWellFormed well formed}
      */
-    public Terminal named(String text) {
+    public Terminal named(String text, Predicate<Terminal> exists) {
         Terminal t = Terminal.parse(text);
         Map<String, String> labels = part(t.part()).map(Part::labels).orElse(Map.of());
-        return labels.containsKey(t.name())
+        return exists.test(t)
                 ? t
                 : labels.entrySet().stream()
                         .filter(e -> e.getValue().equalsIgnoreCase(t.name()))

@@ -152,13 +152,13 @@ public final class ChainEntry {
     }
 
     private Piece named(String id, String name, List<String> terminals, String colour, int index) {
-        if (terminals.contains(own(id, name))) {
-            Terminal t = new Terminal(id, own(id, name));
+        if (terminals.contains(own(id, name, terminals))) {
+            Terminal t = new Terminal(id, own(id, name, terminals));
             return new Piece(t, t, colour);
         }
         for (int dash = name.indexOf('-'); dash >= 0; dash = name.indexOf('-', dash + 1)) {
-            String in = own(id, name.substring(0, dash));
-            String out = own(id, name.substring(dash + 1));
+            String in = own(id, name.substring(0, dash), terminals);
+            String out = own(id, name.substring(dash + 1), terminals);
             if (terminals.contains(in) && terminals.contains(out)) {
                 return new Piece(new Terminal(id, in), new Terminal(id, out), colour);
             }
@@ -167,9 +167,11 @@ public final class ChainEntry {
     }
 
     /** The terminal's own name where a maker's mark was written. */
-    private String own(String id, String written) {
+    private String own(String id, String written, List<String> terminals) {
         String address = id + "." + written;
-        return Terminal.isWellFormed(address) ? circuit.named(address).name() : written;
+        return Terminal.isWellFormed(address)
+                ? circuit.named(address, t -> terminals.contains(t.name())).name()
+                : written;
     }
 
     private Piece problem(int index, String message) {

@@ -97,7 +97,7 @@ public record AsFound(List<Row> rows) {
                     "/lines/" + (line + 1), "\"" + text + "\" is not a terminal; write PART.TERMINAL, like TH.G"));
             return null;
         }
-        Terminal t = circuit.named(text);
+        Terminal t = circuit.named(text, known::contains);
         if (!known.contains(t)) {
             problems.add(new Problem("/lines/" + (line + 1), "the circuit has no terminal " + t));
         }

@@ -63,11 +63,23 @@ public class MarksTest {
 
     @Test
     public void aMarkNamesItsTerminalInAnyCase() {
-        Circuit circuit = marked();
-        assertEquals(circuit.named("CC.y"), new Terminal("CC", "A1"));
-        assertEquals(circuit.named("CC.A1"), new Terminal("CC", "A1"));
-        assertEquals(circuit.named("CC.T1"), new Terminal("CC", "T1"));
-        assertEquals(circuit.named("nobody.Y"), new Terminal("nobody", "Y"));
+        Assembly assembly = Assembly.of(marked());
+        assertEquals(named("CC.y", assembly), new Terminal("CC", "A1"));
+        assertEquals(named("CC.A1", assembly), new Terminal("CC", "A1"));
+        assertEquals(named("CC.T1", assembly), new Terminal("CC", "T1"));
+        assertEquals(named("nobody.Y", assembly), new Terminal("nobody", "Y"));
+    }
+
+    private static Terminal named(String text, Assembly assembly) {
+        return assembly.circuit().named(text, t -> assembly.node(t).isPresent());
+    }
+
+    /** A file may hold a mark that is another terminal's name: it never takes that terminal's place. */
+    @Test
+    public void aTerminalsOwnNameGoesFirst() {
+        Circuit.Builder b = Circuits.demo("seminar-room").toBuilder();
+        b.parts().replaceAll(p -> p.id().equals("CC") ? withMarks(p, Map.of("L1", "T1")) : p);
+        assertEquals(named("CC.T1", Assembly.of(b.build())), new Terminal("CC", "T1"));
     }
 
     @Test

@@ -129,11 +129,13 @@ final class ReadingRequests {
 
     private Terminal lead(JsonNode node, String key, String path) {
         String text = text(node, key);
-        if (!Terminal.isWellFormed(text) || assembly.node(circuit.named(text)).isEmpty()) {
+        if (!Terminal.isWellFormed(text)
+                || assembly.node(circuit.named(text, t -> assembly.node(t).isPresent()))
+                        .isEmpty()) {
             problems.add(new Problem(path + "/" + key, "there is no terminal \"" + text + "\" in this circuit"));
             return null;
         }
-        return circuit.named(text);
+        return circuit.named(text, t -> assembly.node(t).isPresent());
     }
 
     /** A text, or what else was written there as it was written; empty where there is nothing. */

@@ -106,10 +106,12 @@ final class HandWork {
 
     private Terminal terminal(String text, String verb) {
         if (!Terminal.isWellFormed(text)
-                || assembly.node(assembly.circuit().named(text)).isEmpty()) {
+                || assembly.node(assembly.circuit()
+                                .named(text, t -> assembly.node(t).isPresent()))
+                        .isEmpty()) {
             throw new BadActException("There is no terminal \"" + text + "\" to " + verb + ".");
         }
-        return assembly.circuit().named(text);
+        return assembly.circuit().named(text, t -> assembly.node(t).isPresent());
     }
 
     private End lifted(String text) {

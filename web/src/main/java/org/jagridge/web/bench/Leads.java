@@ -72,7 +72,7 @@ record Leads(String mode, String plus, String minus, String wire, double turns, 
         }
         for (String lead : List.of(plus, minus)) {
             if (!Terminal.isWellFormed(lead)
-                    || assembly.node(BareEnd.landed(assembly.circuit().named(lead), assembly.circuit()))
+                    || assembly.node(BareEnd.landed(named(lead, assembly), assembly.circuit()))
                             .isEmpty()) {
                 return Optional.of("There is no terminal \"" + lead
                         + "\" in this circuit. Type part and terminal, like "
@@ -87,6 +87,10 @@ record Leads(String mode, String plus, String minus, String wire, double turns, 
                 : Optional.of("Pass the conductor through the clamp 1 to 100 times.");
     }
 
+    private static Terminal named(String lead, Assembly assembly) {
+        return assembly.circuit().named(lead, t -> assembly.node(t).isPresent());
+    }
+
     /** The reading asked for. A clamp that lies on no wire yet lies on the circuit's first one. */
     Request request(Assembly assembly) {
         String clamped = wire.isEmpty() && !assembly.circuit().wires().isEmpty()
@@ -94,8 +98,8 @@ record Leads(String mode, String plus, String minus, String wire, double turns, 
                 : wire;
         return new Request(
                 Request.Mode.of(mode).orElseThrow(),
-                assembly.circuit().named(plus),
-                assembly.circuit().named(minus),
+                named(plus, assembly),
+                named(minus, assembly),
                 clamped,
                 turns,
                 lowImpedance);

@@ -100,7 +100,16 @@ final class FormEdits {
         if (!Terminal.isWellFormed(text)) {
             throw problem(name + ": \"" + text + "\" is not a terminal; write PART.TERMINAL, like K1.A1");
         }
-        return circuit.named(text);
+        return circuit.named(text, this::exists);
+    }
+
+    private boolean exists(Terminal t) {
+        return circuit.part(t.part())
+                .map(p -> {
+                    PartDeclaration type = PartTypes.catalogue().require(p);
+                    return type.terminals(new Params(type.params(), p.params())).contains(t.name());
+                })
+                .orElse(false);
     }
 
     private Wire.Run run() {

@@ -109,7 +109,8 @@ class PhotoController {
         Drawn drawn = store.revision(row.revisionId());
         Optional<Terminal> there = Optional.of(terminal)
                 .filter(Terminal::isWellFormed)
-                .map(drawn.circuit()::named)
+                .map(text -> drawn.circuit()
+                        .named(text, t -> drawn.assembly().node(t).isPresent()))
                 .filter(t -> drawn.assembly().node(t).isPresent());
         if (there.isEmpty()) {
             return ResponseEntity.badRequest().body("The circuit has no terminal \"" + terminal + "\".");
