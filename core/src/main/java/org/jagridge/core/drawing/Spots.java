@@ -42,6 +42,7 @@ final class Spots {
                             BREAKER,
                             ON_DELAY,
                             OFF_DELAY,
+                            BLOCKS_RESTART,
                             INTERVAL,
                             REPEAT -> true;
                     default -> false;

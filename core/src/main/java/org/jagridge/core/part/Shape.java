@@ -25,7 +25,10 @@ public enum Shape {
     /** Closes once another conductor carries current. */
     CURRENT,
     ON_DELAY,
+    /** Holds its load on for a while. */
     OFF_DELAY,
+    /** Blocks the next start for a while. */
+    BLOCKS_RESTART,
     INTERVAL,
     REPEAT,
     CAPACITOR,

@@ -19,12 +19,13 @@ final class Glyphs {
         return at(x, y, up ? "M0 3V-3M-2-1L0-3L2-1" : "M0-3V3M-2 1L0 3L2 1");
     }
 
-    /** The course of a timer's output over time, under its input: late on, late off, on for a while, on and off. */
+    /** The course of a timer's output over time, under its input: late on, late off, late on again, on for a while, on and off. */
     static String delay(Shape shape) {
         return "<path class=\"sym thin\" d=\""
                 + switch (shape) {
                     case ON_DELAY -> "M-8-1H-7V-6H8M-8 6H0V1H8";
                     case OFF_DELAY -> "M-8-6H-2V-1H8M-8 1H4V6H8";
+                    case BLOCKS_RESTART -> "M-8-1H-7V-6H-3V-1H0V-6H8M-8 6H-7V1H-3V6H4V1H8";
                     case INTERVAL -> "M-8-1H-7V-6H8M-8 6H-7V1H0V6H8";
                     default -> "M-8-1H-7V-6H8M-8 6H-7V1H-3V6H0V1H4V6H8";
                 }

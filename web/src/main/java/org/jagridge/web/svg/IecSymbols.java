@@ -29,7 +29,8 @@ final class IecSymbols {
             case SWITCH -> contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-9.5H4\"/>";
             case PUSH_BUTTON ->
                 contact(branch.restClosed(), joined) + link() + "<path class=\"sym thin\" d=\"M-4-7V-9.5H4V-7\"/>";
-            case ON_DELAY, OFF_DELAY, INTERVAL, REPEAT -> box(22, 18, works && joined) + Glyphs.delay(branch.shape());
+            case ON_DELAY, OFF_DELAY, BLOCKS_RESTART, INTERVAL, REPEAT ->
+                box(22, 18, works && joined) + Glyphs.delay(branch.shape());
             case CAPACITOR -> "<path class=\"sym\" d=\"M-13 0H-3M3 0H13M-3-9V9M3-9V9\"/>";
             case FUSE ->
                 box(20, 8, false)

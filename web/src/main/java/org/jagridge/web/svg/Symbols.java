@@ -36,7 +36,7 @@ final class Symbols {
             case FREEZE -> blade(joined) + path("M0-3V1") + Glyphs.snow(0, 4.5);
             case PROVING -> blade(joined) + "<path class=\"sym thin\" d=\"M0-3V8M0 2H6.5L4.5 4.5L6.5 7H0\"/>";
             case CURRENT -> blade(joined) + path("M0-3V2M-7 5H7") + "<circle class=\"sym\" cx=\"0\" cy=\"5\" r=\"3\"/>";
-            case ON_DELAY, OFF_DELAY, INTERVAL, REPEAT ->
+            case ON_DELAY, OFF_DELAY, BLOCKS_RESTART, INTERVAL, REPEAT ->
                 path("M-13 0H-11M11 0H13") + "<rect class=\"sym body" + on(joined && works)
                         + "\" x=\"-11\" y=\"-9\" width=\"22\" height=\"18\" rx=\"2\"/>" + Glyphs.delay(branch.shape());
             case CAPACITOR -> "<path class=\"sym\" d=\"M-13 0H-3M3 0H13M-3-9V9M7-9Q0 0 7 9\"/>";

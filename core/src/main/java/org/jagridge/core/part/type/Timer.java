@@ -127,6 +127,7 @@ final class Timer extends PartType {
     private static Shape shape(Params params) {
         return switch (params.text("function")) {
             case "delay-on-make" -> Shape.ON_DELAY;
+            case "delay-on-break" -> Shape.BLOCKS_RESTART;
             case "interval" -> Shape.INTERVAL;
             case "repeat" -> Shape.REPEAT;
             default -> Shape.OFF_DELAY;
