@@ -5,7 +5,9 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
@@ -44,6 +46,8 @@ public final class Reach {
     private final List<Set<Pole>> poles = new ArrayList<>();
     /** Loads, and electronic contacts that are off, between the groups. */
     private final Ways loads;
+    /** What has been found of a group: the same is asked for again and again. */
+    private final Map<Integer, Optional<ThroughLoad>> ways = new ConcurrentHashMap<>();
 
     public Reach(Frame frame) {
         assembly = frame.assembly();
@@ -169,18 +173,18 @@ public final class Reach {
      * leads to a pole.
      */
     public ThroughLoad throughLoads(int node) {
-        ThroughLoad way = throughLoads(node, false);
-        return way != null ? way : throughLoads(node, true);
+        return ways.computeIfAbsent(
+                        groupOf(node), g -> throughLoads(node, false).or(() -> throughLoads(node, true)))
+                .orElse(null);
     }
 
     /** @param leaking whether an electronic contact that is off is gone through as well */
-    private ThroughLoad throughLoads(int node, boolean leaking) {
+    private Optional<ThroughLoad> throughLoads(int node, boolean leaking) {
         return loads.way(
                         groupOf(node),
                         g -> !poles.get(g).isEmpty(),
                         b -> leaking || b.role().consumes())
-                .map(way -> new ThroughLoad(way, poles.get(endOf(node, way))))
-                .orElse(null);
+                .map(way -> new ThroughLoad(way, poles.get(endOf(node, way))));
     }
 
     /** The group in which a way from a node ends. */
