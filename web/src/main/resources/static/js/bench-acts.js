@@ -1,9 +1,8 @@
-// Acts of the bench take their turns, and what is half typed stays.
+// Acts of the bench take their turns.
 (function () {
   "use strict";
-  const $ = (selector) => document.querySelector(selector);
 
-  // ---- one act after the other: what is done while the server still answers waits for the new state
+  // what is done while the server still answers waits for the new state
 
   let busy = false;
   const waiting = [];
@@ -57,24 +56,11 @@
     const next = waiting.shift();
     if (next) next();
   }
-  document.addEventListener("htmx:afterSettle", free);
+  // once the request that is being answered is over: its form could not send another one within it
+  document.addEventListener("bench:shown", () => setTimeout(free));
 
-  // ---- the form for links and wires: open it stays open, and what is half typed outlives an act elsewhere
-
-  let half = null;
-  document.addEventListener("htmx:beforeSwap", (e) => {
-    const form = $("#put-form");
-    if (!form) return;
-    const done = e.detail.requestConfig.elt === form;
-    const inside = form.contains(document.activeElement) ? document.activeElement.name : null;
-    half = { open: $("#put").open, typed: done ? [] : [...new FormData(form)], inside };
-  });
-  document.addEventListener("htmx:afterSettle", () => {
-    const form = $("#put-form");
-    if (!form || !half) return;
-    $("#put").open = half.open;
-    half.typed.forEach(([name, text]) => (form.elements.namedItem(name).value = text));
-    if (half.inside) form.elements.namedItem(half.inside).focus({ preventScroll: true });
-    half = null;
+  // what was typed stays until it is done
+  document.addEventListener("htmx:afterRequest", (e) => {
+    if (e.detail.successful && e.detail.elt.id === "put-form") e.detail.elt.reset();
   });
 })();

@@ -6,6 +6,8 @@
   const input = document.querySelector("#find-text");
   const list = document.querySelector("#found");
   let chosen = 0;
+  // Enter was pressed before there was anything to find
+  let takesFirst = false;
 
   function matches(words) {
     const facts = window.bench.facts();
@@ -46,6 +48,7 @@
 
   function take() {
     const item = list.querySelector(`#found-${chosen}`);
+    takesFirst = !item && !Object.keys(window.bench.facts()).length;
     if (!item) return;
     dialog.close();
     window.bench.pin(item.dataset.key);
@@ -74,6 +77,11 @@
       e.preventDefault();
       take();
     }
+  });
+  document.addEventListener("bench:facts", () => {
+    if (!dialog.open) return;
+    show();
+    if (takesFirst) take();
   });
   list.addEventListener("click", (e) => {
     const item = e.target.closest("[data-key]");

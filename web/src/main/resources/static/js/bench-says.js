@@ -2,6 +2,14 @@
 (function () {
   "use strict";
   const HANDS_MS = 100;
+  // tells the server that what this tab does makes its older questions worthless
+  const tab = { "X-Jagridge-Tab": Math.random().toString(36).slice(2) };
+  let asking = null;
+
+  document.addEventListener("htmx:configRequest", (e) => {
+    if (e.detail.path.startsWith("/bench/")) Object.assign(e.detail.headers, tab);
+  });
+  document.addEventListener("htmx:beforeRequest", () => asking && asking.abort());
 
   async function ask() {
     const says = document.getElementById("says");
@@ -12,10 +20,12 @@
     await new Promise((go) => setTimeout(go, HANDS_MS));
     if (!says.isConnected) return;
     let text;
+    asking = new AbortController();
     try {
-      const answer = await fetch(from);
+      const answer = await fetch(from, { headers: tab, signal: asking.signal });
       text = answer.ok ? await answer.text() : "What it proves can't be said now: the server answers " + answer.status + ".";
     } catch (e) {
+      if (e.name === "AbortError") return;
       text = "What it proves can't be said now: the server doesn't answer.";
     }
     // another state may be on the screen by now; its own sentence comes for it
@@ -25,5 +35,5 @@
   }
 
   document.addEventListener("DOMContentLoaded", ask);
-  document.addEventListener("htmx:afterSettle", ask);
+  document.addEventListener("bench:shown", ask);
 })();

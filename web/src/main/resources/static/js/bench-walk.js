@@ -7,7 +7,7 @@
   const box = () => document.querySelector("#walk");
 
   async function begin(load, keepStop) {
-    const w = document.querySelector("#workspace").dataset;
+    const w = document.querySelector("#now").dataset;
     const response = await fetch(`/bench/${w.bench}/walk?s=${w.state}&t=${w.seconds}&load=${encodeURIComponent(load)}`).catch(() => null);
     if (!response || !response.ok) return;
     walk = await response.json();
@@ -101,7 +101,7 @@
     },
     true,
   );
-  document.addEventListener("htmx:afterSettle", () => {
+  document.addEventListener("bench:shown", () => {
     if (walk) begin(walk.load, true);
   });
 })();

@@ -10,10 +10,22 @@
   let tab = "ladder";
   let pointedAt = null;
   let waitsOpen = false;
+  const state = () => $("#now").dataset;
 
-  function readFacts() {
-    const element = $("#facts");
-    facts = element ? JSON.parse(element.textContent) : {};
+  // what there is to say of each thing follows the state; until it is here, nothing is said
+  let factsOf = "";
+  async function fetchFacts() {
+    const { bench, state: s, seconds } = state();
+    const wanted = `/bench/${bench}/facts?s=${s}&t=${seconds}`;
+    factsOf = wanted;
+    $("#inspector").textContent = pointedAt ? "…" : "Point at a part, a wire or a terminal.";
+    const answer = await fetch(wanted).catch(() => null);
+    if (!answer || !answer.ok || factsOf !== wanted) return;
+    facts = await answer.json();
+    factsOf = "";
+    inspect();
+    showPinned(false);
+    document.dispatchEvent(new CustomEvent("bench:facts"));
   }
 
   // ---- pointing: the same thing lights everywhere
@@ -76,7 +88,7 @@
   };
 
   function inspect() {
-    if (facts[pointedAt]) $("#inspector").textContent = facts[pointedAt];
+    if (!factsOf && facts[pointedAt]) $("#inspector").textContent = facts[pointedAt];
   }
 
   const pointable = "[data-terminal],[data-wire],[data-part],[data-net]";
@@ -107,7 +119,6 @@
   function showHeld() {
     document.querySelectorAll("[data-hold]").forEach((b) => b.setAttribute("aria-pressed", String(b.dataset.hold === held)));
   }
-  document.addEventListener("htmx:afterSettle", showHeld);
 
   function terminalAt(target) {
     const element = target && target.closest && target.closest("[data-terminal]");
@@ -140,7 +151,7 @@
       const lead = label.classList.contains("red") ? "red" : "black";
       arm(armed === lead ? null : lead);
     }
-    const chosen = e.target.closest("[data-tab]");
+    const chosen = e.target.closest("button[data-tab]");
     if (chosen) {
       showTab(chosen.dataset.tab);
       window.drawings.showAll();
@@ -175,6 +186,8 @@
 
   // red ink over every link and every wire that is not where it belongs, in both drawings
   function drawTemporaries() {
+    document.querySelectorAll(".drawing .temporary-link, .drawing .bare-end").forEach((e) => e.remove());
+    document.querySelectorAll(".drawing .lifted").forEach((e) => e.classList.remove("lifted"));
     document.querySelectorAll(".drawing.connection, .drawing.ladder").forEach((svg) => {
       document.querySelectorAll(".temporary").forEach((temporary) => {
         (temporary.dataset.wires || "").split(" ").filter(Boolean).forEach((wire) =>
@@ -206,6 +219,7 @@
 
   // draws the two probes at their terminals in both drawings
   function drawLeads() {
+    document.querySelectorAll(".drawing .probe").forEach((e) => e.remove());
     for (const [lead, id] of [["red", "#lead-plus"], ["black", "#lead-minus"]]) {
       const input = $(id);
       if (!input) continue;
@@ -236,9 +250,17 @@
   }
 
   function go(seconds) {
-    const w = $("#workspace").dataset;
-    htmx.ajax("GET", `/bench/${w.bench}?s=${w.state}&t=${seconds.toFixed(6)}`, { target: "#workspace", swap: "outerHTML" });
+    const { bench, state: s } = state();
+    goTo(`/bench/${bench}?s=${s}&t=${seconds.toFixed(6)}`);
   }
+
+  function goTo(address) {
+    htmx.ajax("GET", address, { source: "#workspace", target: "#workspace", swap: "none" });
+  }
+  document.addEventListener("click", (e) => {
+    const there = e.target.closest && e.target.closest("[data-go]");
+    if (there) goTo(there.dataset.go);
+  });
 
   function togglePlay() {
     if (timer) {
@@ -259,7 +281,7 @@
       document.body.classList.remove("playing");
       return;
     }
-    timer = setTimeout(() => next.click(), Math.min(2147483647, Number($("#workspace").dataset.nextGap)));
+    timer = setTimeout(() => next.click(), Math.min(2147483647, Number(state().nextGap)));
   }
 
   // ---- keys
@@ -320,63 +342,131 @@
     document.querySelectorAll("[data-view]").forEach((b) => b.setAttribute("aria-pressed", String(document.body.classList.contains(b.dataset.view))));
   }
 
+  // the new state is in the page: shows it, and says so
   function refresh() {
-    readFacts();
-    inspect();
+    const shown = JSON.parse($("#shown").textContent);
+    window.drawingsCome.show(shown.marks);
+    showHands(shown);
     drawTemporaries();
     drawLeads();
-    showTab(tab);
-    showViews();
-    window.drawings.showAll();
+    showHeld();
     showPinned(false);
-    document.querySelectorAll("[data-keep-scroll]").forEach((e) => {
-      const kept = scrolls[e.dataset.keepScroll];
-      if (kept) [e.scrollLeft, e.scrollTop] = kept;
-    });
     const waits = $("#waits");
     if (waits) waits.open = waitsOpen;
-    // says which state is on the screen and ready for hands
-    const w = $("#workspace").dataset;
-    document.body.dataset.shown = `${w.state}@${w.seconds}`;
+    $("#fault-choice").value = "";
+    // what needs the new layout waits for the frame that makes it
+    requestAnimationFrame(() => {
+      keepScrolls();
+      followEvents();
+    });
+    fetchFacts();
+    document.dispatchEvent(new CustomEvent("bench:shown"));
+    setTimeout(showAddress);
+  }
+
+  // where every hand control stands; what is half typed in another one stays
+  let before = {};
+  function showHands({ values, moved }) {
+    document.querySelectorAll("#controls [data-input]").forEach((hand) => {
+      const key = hand.dataset.input;
+      const value = values[key];
+      hand.classList.toggle("moved", moved.includes(key));
+      hand.querySelectorAll(".throw").forEach((b) => b.setAttribute("aria-checked", value));
+      hand.querySelectorAll("[role=radio]").forEach((b) => b.setAttribute("aria-checked", String(b.dataset.value === value)));
+      hand.querySelectorAll("input,select").forEach((field) => {
+        if (field === document.activeElement && before[key] === value) return;
+        field.value = value;
+        if (field.tagName === "INPUT") field.setAttribute("value", value);
+      });
+    });
+    before = values;
+    $("#moved").textContent = `${moved.length} moved`;
+    $("#undo").disabled = state().acts === "0";
+  }
+
+  document.addEventListener(
+    "scroll",
+    (e) => {
+      const name = e.target.dataset && e.target.dataset.keepScroll;
+      if (name) scrolls[name] = [e.target.scrollLeft, e.target.scrollTop];
+    },
+    { capture: true, passive: true },
+  );
+  function keepScrolls() {
+    document.querySelectorAll("[data-keep-scroll]").forEach((e) => {
+      const kept = scrolls[e.dataset.keepScroll];
+      if (kept && (kept[0] || kept[1])) [e.scrollLeft, e.scrollTop] = kept;
+    });
+  }
+
+  // the event at the instant shown is in sight
+  function followEvents() {
     const now = $(".events .now");
-    if (now) {
-      const list = $("#events");
-      const below = now.offsetTop + now.offsetHeight > list.scrollTop + list.clientHeight;
-      const above = now.offsetTop < list.scrollTop;
-      if (below || above) list.scrollTop = now.offsetTop - list.clientHeight / 2;
-    }
+    if (!now) return;
+    const list = $("#events");
+    const below = now.offsetTop + now.offsetHeight > list.scrollTop + list.clientHeight;
+    const above = now.offsetTop < list.scrollTop;
+    if (below || above) list.scrollTop = now.offsetTop - list.clientHeight / 2;
   }
 
-  // parts whose signal changed pulse once
-  let signalsBefore = {};
-  function signals() {
-    const found = {};
-    document.querySelectorAll(".drawing [data-signal]").forEach((e) => (found[e.dataset.part] = e.dataset.signal));
-    return found;
-  }
+  document.addEventListener("drawing:came", () => {
+    drawTemporaries();
+    drawLeads();
+    showPinned(false);
+  });
 
-  document.addEventListener("htmx:beforeSwap", () => {
+  // every act is done to the state that the page shows
+  document.addEventListener("htmx:configRequest", (e) => {
+    if (e.detail.verb !== "post" || !e.detail.path.startsWith("/bench/")) return;
+    e.detail.parameters.set("s", state().state);
+    e.detail.parameters.set("t", state().seconds);
+    if (e.detail.elt.matches(".throw")) e.detail.parameters.set("value", String(e.detail.elt.getAttribute("aria-checked") !== "true"));
+  });
+  // the answer's pieces take the places of those with their ids; the address becomes that of the state
+  document.addEventListener("htmx:beforeSwap", (e) => {
+    const { xhr, pathInfo } = e.detail;
+    if (xhr.status !== 200 || !pathInfo.requestPath.startsWith("/bench/")) return;
+    e.detail.shouldSwap = false;
     waitsOpen = $("#waits") ? $("#waits").open : waitsOpen;
-    document.querySelectorAll("[data-keep-scroll]").forEach((e) => (scrolls[e.dataset.keepScroll] = [e.scrollLeft, e.scrollTop]));
-    signalsBefore = signals();
+    replacePieces(xhr.responseText);
+    address = { push: xhr.getResponseHeader("HX-Push-Url"), replace: xhr.getResponseHeader("HX-Replace-Url") };
   });
-  document.addEventListener("htmx:afterSettle", () => {
-    if (!$("#workspace")) return;
-    refresh();
-    const after = signals();
-    for (const part of Object.keys(after)) {
-      if (signalsBefore[part] !== undefined && signalsBefore[part] !== after[part]) {
-        document.querySelectorAll(`.drawing [data-part="${CSS.escape(part)}"][data-signal]`).forEach((e) => e.classList.add("pulse"));
-      }
-    }
-    if (timer) playOn();
-  });
+
+  // the address bar takes its time, which hands needn't wait for
+  let address = {};
+  function showAddress() {
+    if (address.push) history.pushState(null, "", address.push);
+    else if (address.replace) history.replaceState(null, "", address.replace);
+    address = {};
+    const { state: s, seconds } = state();
+    document.body.dataset.shown = `${s}@${seconds}`;
+  }
+
+  function replacePieces(html) {
+    const pieces = document.createElement("template");
+    pieces.innerHTML = html;
+    const focused = document.activeElement.id;
+    [...pieces.content.children].forEach((piece) => {
+      document.getElementById(piece.id).replaceWith(piece);
+      if (piece.querySelector("[hx-post]")) htmx.process(piece);
+    });
+    if (focused && document.activeElement.id !== focused && document.getElementById(focused)) document.getElementById(focused).focus({ preventScroll: true });
+  }
+
+  window.addEventListener("popstate", () => goTo(location.pathname + location.search));
   document.addEventListener("htmx:afterRequest", (e) => {
-    if (e.detail.successful && $("#notice")) $("#notice").textContent = "";
+    if (!e.detail.successful) return;
+    $("#notice").textContent = "";
+    if (e.detail.pathInfo.requestPath.startsWith("/bench/")) {
+      refresh();
+      if (timer) playOn();
+    }
   });
   document.addEventListener("htmx:sendError", () => {
     $("#notice").innerHTML = '<p class="notice" role="alert">The server does not answer. Nothing is lost; try again when it is back.</p>';
   });
 
-  if ($("#workspace")) refresh();
+  showTab(tab);
+  showViews();
+  refresh();
 })();

@@ -1,4 +1,4 @@
-// Zoom and pan of the drawings: an element of class "viewport" shows its svg through a viewBox of its own, which is kept
+// Zoom and pan of the drawings, which may still be on their way: an element of class "viewport" shows its svg through a viewBox of its own, which is kept
 // by name while the page lives, so that a redrawn svg is seen as the one before it.
 (function () {
   "use strict";
@@ -69,6 +69,7 @@
 
   // (px, py) of the pane keeps its place
   function zoom(port, factor, px, py) {
+    if (!svgOf(port)) return;
     const v = view(port);
     const s = scale(port, v);
     const [w, h] = size(svgOf(port));
@@ -80,6 +81,7 @@
   }
 
   function pan(port, dx, dy) {
+    if (!svgOf(port)) return;
     const v = view(port);
     const s = scale(port, v);
     const [w, h] = size(svgOf(port));
@@ -88,6 +90,7 @@
   }
 
   function fit(port) {
+    if (!svgOf(port)) return;
     const full = whole(port);
     const s = scale(port, full);
     const width = port.clientWidth / s;
@@ -203,6 +206,6 @@
   });
 
   window.addEventListener("resize", showAll);
-  window.drawings = { showAll, reveal, scaleOf: (port) => scale(port, view(port)) };
+  window.drawings = { show, showAll, reveal, scaleOf: (port) => scale(port, view(port)) };
   showAll();
 })();

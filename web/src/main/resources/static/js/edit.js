@@ -151,26 +151,13 @@
     if (change.row) change.row.dataset.dirty = "";
     TABLES.forEach((id) => mergeTable($(`#${id}`), answer.querySelector(`#${id}`)));
     ["wires", "parts"].forEach((id) => ($(`#count-${id}`).textContent = answer.querySelector(`#count-${id}`).textContent));
-    ["#drawing-connections", "#drawing-ladder"].forEach((id) => {
-      const focused = document.activeElement && document.activeElement.closest(id) ? document.activeElement.dataset : null;
-      const again = focused && { ...focused };
-      $(id).innerHTML = answer.querySelector(id).innerHTML;
-      if (again) refocus($(id), again);
-    });
+    ["#drawing-connections", "#drawing-ladder"].forEach((id) => window.drawingsCome.comeFrom($(id), answer.querySelector(id).dataset.from));
     // a list that is open under a field must not be taken from it
     answer.querySelectorAll("#lists datalist").forEach((list) => {
       const mine = document.getElementById(list.id);
       if (mine.innerHTML !== list.innerHTML) mine.innerHTML = list.innerHTML;
     });
-    window.drawings.showAll();
-    drawing.prepare();
     findings();
-  }
-
-  function refocus(port, data) {
-    const key = ["terminal", "wire", "part", "place"].find((k) => data[k]);
-    const again = key && port.querySelector(`[data-${key}="${CSS.escape(data[key])}"][tabindex]`);
-    (again || port).focus();
   }
 
   // rows with the focus or with unsent changes are left alone
@@ -425,6 +412,8 @@
       $(`[data-show="${n}"]`).setAttribute("aria-pressed", String(n === name));
     });
     $("#drawing-hint").hidden = name !== "connections";
+    const port = $(`#drawing-${name}`);
+    window.drawingsCome.comeFrom(port, port.dataset.from);
     window.drawings.showAll();
   }
 
@@ -477,7 +466,7 @@
     }
   });
 
-  drawing.prepare();
+  document.addEventListener("drawing:came", drawing.prepare);
   restoreDraft();
   findings();
 })();

@@ -3,9 +3,11 @@
   "use strict";
   const $ = (selector) => document.querySelector(selector);
 
+  const now = () => $("#told-now").dataset;
+
   function go(seconds) {
-    const url = `${$("#told").dataset.address}&t=${seconds}`;
-    return htmx.ajax("GET", url, { target: "#told", swap: "outerHTML" }).then(() => history.pushState({}, "", url));
+    const url = `${now().address}&t=${seconds}`;
+    return htmx.ajax("GET", url, { source: "#told", target: "#told", swap: "none" }).then(() => history.pushState({}, "", url));
   }
 
   // the change next to a place on the time axis: its place in the plot, its time, and its index
@@ -70,10 +72,10 @@
   let wanted = null;
   function move(seconds) {
     wanted = seconds;
-    if (moving || wanted === $("#told").dataset.seconds) return;
+    if (moving || wanted === now().seconds) return;
     moving = go(wanted).then(() => {
       moving = null;
-      if (wanted !== null && wanted !== $("#told").dataset.seconds) move(wanted);
+      if (wanted !== null && wanted !== now().seconds) move(wanted);
     });
   }
   document.addEventListener("pointerdown", (e) => {
@@ -84,8 +86,8 @@
 
   function step(by) {
     const instants = $(".chart-plot svg").dataset.instants.split(" ");
-    const now = Number($("#told").dataset.seconds);
-    const next = by > 0 ? instants.find((t) => Number(t) > now) : instants.filter((t) => Number(t) < now).pop();
+    const at = Number(now().seconds);
+    const next = by > 0 ? instants.find((t) => Number(t) > at) : instants.filter((t) => Number(t) < at).pop();
     if (next !== undefined) go(next);
   }
 
@@ -140,10 +142,9 @@
   let focusChart = false;
   document.addEventListener("htmx:beforeSwap", () => (focusChart = document.activeElement === $(".chart")));
   function show() {
-    if (!$("#told")) return;
-    window.drawings.showAll();
-    const now = $(".steps .now") || $(".steps .told-group h2.now");
-    if (now) now.scrollIntoView({ block: "nearest" });
+    window.drawingsCome.show(JSON.parse($("#marks").textContent));
+    const step = $(".steps .now") || $(".steps .told-group h2.now");
+    if (step) step.scrollIntoView({ block: "nearest" });
     const chart = $(".chart");
     const cursor = $(".chart-plot .cursor");
     if (chart && cursor) {
@@ -152,8 +153,8 @@
       if (at < chart.scrollLeft + 20 || at > chart.scrollLeft + width - 20) chart.scrollLeft = at - width / 2;
     }
     if (focusChart && chart) chart.focus();
-    document.body.dataset.shown = $("#told").dataset.seconds;
+    document.body.dataset.shown = now().seconds;
   }
-  document.addEventListener("htmx:afterSettle", show);
+  document.addEventListener("htmx:afterRequest", (e) => e.detail.successful && show());
   show();
 })();

@@ -10,6 +10,7 @@ import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.format.CircuitWriter;
 
 /**
  * Circuits as they are built in the field, of any size: relay panels, hydronic zones, rooftop units, interlocks. Wires
@@ -60,6 +61,12 @@ public final class Families {
             }
         }
         return all;
+    }
+
+    /** Prints one as a file: its kind, its number of parts, its seed. */
+    public static void main(String[] args) {
+        Circuit circuit = of(Kind.valueOf(args[0]), Integer.parseInt(args[1]), Long.parseLong(args[2]));
+        System.out.println(CircuitWriter.write(circuit));
     }
 
     /** A circuit of about {@code parts} parts, the same every time. */

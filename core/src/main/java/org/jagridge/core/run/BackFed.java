@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.Set;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Role;
 
 /**
  * Finds transformers whose own supply is off and that are live all the same: fed backwards through a tie on their
@@ -24,9 +23,8 @@ public final class BackFed {
         List<RunProblem> problems = new ArrayList<>();
         Set<String> known = new HashSet<>();
         for (Frame f : frames) {
-            for (Branch b : f.assembly().branches()) {
-                if (b.role() == Role.PRIMARY && !known.contains(b.owner()) && is(b, f)) {
-                    known.add(b.owner());
+            for (Branch b : f.backFed()) {
+                if (known.add(b.owner())) {
                     String message = String.format(
                             Locale.ROOT,
                             "Danger: the primary of %s is switched off and yet live at %.0f V, fed backwards through its"

@@ -15,6 +15,7 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Instant;
+import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Temperature;
 
@@ -33,6 +34,7 @@ public final class Frame {
     private Solution direct;
     private Map<String, String> signals;
     private Map<String, Object> inputs;
+    private List<Branch> backFed;
 
     Frame(Configuration configuration) {
         this(configuration, null);
@@ -88,6 +90,16 @@ public final class Frame {
             signals = Collections.unmodifiableMap(map);
         }
         return signals;
+    }
+
+    /** Primaries whose own supply is off and that are live all the same. */
+    synchronized List<Branch> backFed() {
+        if (backFed == null) {
+            backFed = assembly.branches().stream()
+                    .filter(b -> b.role() == Role.PRIMARY && BackFed.is(b, this))
+                    .toList();
+        }
+        return backFed;
     }
 
     /** Inputs by {@code PART.input}. */

@@ -7,7 +7,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jagridge.core.circuit.Fault;
@@ -30,8 +32,12 @@ public final class Worlds {
     private final Scenario known;
     private final long micros;
     private final Configuration sound;
+    /** The last instant before that, from which worlds of a later one go on: what hands then do at this one is still ahead. */
+    private final long before;
+
+    private final Configuration soundBefore;
     /** With each of the possible faults from the start; null where such a circuit never comes to rest. */
-    private final Configuration[] fromStart;
+    private final Configuration[] faultyBefore;
 
     private final List<World> all;
     private final Map<Fault, Optional<World>> since = new ConcurrentHashMap<>();
@@ -53,31 +59,40 @@ public final class Worlds {
         }
     }
 
-    private Worlds(Assembly assembly, Scenario known, long micros, Worlds earlier) {
+    private Worlds(Assembly assembly, Scenario known, long micros, Worlds earlier, BooleanSupplier unwanted) {
         this.assembly = assembly;
         this.known = known;
         this.micros = micros;
+        before = Math.max(0, micros - 1);
         Engine engine = Engine.of(assembly);
         List<Fault> possible = possible();
         boolean goesOn = earlier != null
                 && earlier.assembly == assembly
-                && earlier.micros <= micros
-                && Engine.firstDifference(earlier.known, known) > earlier.micros;
-        sound = goesOn ? engine.follow(earlier.sound, known, micros) : engine.follow(known, List.<Fault>of(), micros);
-        fromStart = new Configuration[possible.size()];
+                && earlier.before <= before
+                && Engine.firstDifference(earlier.known, known) > earlier.before;
+        soundBefore = goesOn
+                ? engine.follow(earlier.soundBefore, known, before)
+                : engine.follow(known, List.<Fault>of(), before);
+        sound = engine.follow(soundBefore, known, micros);
+        faultyBefore = new Configuration[possible.size()];
+        Configuration[] fromStart = new Configuration[possible.size()];
         Configuration[] fromNow = new Configuration[possible.size()];
         IntStream.range(0, possible.size()).parallel().forEach(i -> {
+            if (unwanted.getAsBoolean()) {
+                throw new CancellationException();
+            }
             Fault fault = possible.get(i);
-            fromStart[i] = atRest(() -> !goesOn
-                    ? engine.follow(known, List.of(fault), micros)
-                    : earlier.fromStart[i] == null ? null : engine.follow(earlier.fromStart[i], known, micros));
+            faultyBefore[i] = atRest(() -> !goesOn
+                    ? engine.follow(known, List.of(fault), before)
+                    : earlier.faultyBefore[i] == null ? null : engine.follow(earlier.faultyBefore[i], known, before));
+            fromStart[i] = faultyBefore[i] == null ? null : atRest(() -> engine.follow(faultyBefore[i], known, micros));
             fromNow[i] = atRest(() -> engine.advance(sound, new Act.Begin(fault)));
         });
-        all = states(possible, fromNow);
+        all = states(possible, fromStart, fromNow);
     }
 
     /** The sound circuit first, then one world of each state that faults make. */
-    private List<World> states(List<Fault> possible, Configuration[] fromNow) {
+    private List<World> states(List<Fault> possible, Configuration[] fromStart, Configuration[] fromNow) {
         Map<Look, Configuration> states = new LinkedHashMap<>();
         Map<Look, List<Fault>> faults = new HashMap<>();
         Look own = Look.of(sound);
@@ -121,12 +136,17 @@ public final class Worlds {
      * @throws RunLimitException where even the circuit without a fault goes over the limits of a run
      */
     public static Worlds at(Assembly assembly, Scenario known, long micros) {
-        return new Worlds(assembly, known, micros, null);
+        return new Worlds(assembly, known, micros, null, () -> false);
     }
 
-    /** The same, found from those of an earlier instant where what happened until then was the same: sooner. */
-    public static Worlds at(Assembly assembly, Scenario known, long micros, Worlds earlier) {
-        return new Worlds(assembly, known, micros, earlier);
+    /**
+     * The same, found sooner from those of an earlier instant where what happened before it was the same.
+     *
+     * @param unwanted whether nobody waits for them any more
+     * @throws CancellationException where that comes true on the way
+     */
+    public static Worlds at(Assembly assembly, Scenario known, long micros, Worlds earlier, BooleanSupplier unwanted) {
+        return new Worlds(assembly, known, micros, earlier, unwanted);
     }
 
     /** Whether they are those of an instant after what is known. */
@@ -167,6 +187,6 @@ public final class Worlds {
     public int kilobytes() {
         int nodes = assembly.nodeCount();
         int branches = assembly.branches().size();
-        return (int) (all.size() * (32L * nodes + 100L * branches) / 1024);
+        return (int) ((all.size() + faultyBefore.length) * (32L * nodes + 100L * branches) / 1024);
     }
 }

@@ -1,15 +1,19 @@
 package org.jagridge.web.bench;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import java.util.concurrent.CancellationException;
 import java.util.function.Function;
 import org.jagridge.core.part.Time;
 import org.jagridge.web.settings.Settings;
+import org.jagridge.web.svg.LiveState;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
@@ -18,12 +22,16 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The bench page and its acts. Every act answers with the whole workspace of the new state and its address. */
+/** The bench page and its acts. Every act answers with what changes on the page, and with the new state's address. */
 @Controller
 class BenchController {
     private static final String PAGE = "bench/bench";
-    private static final String WORKSPACE = "bench/bench :: workspace";
+    private static final String CHANGES = "bench/changes";
 
+    /** The header by which the page's script says which tab it is in; only what overtakes older questions carries it. */
+    private static final String TAB = "X-Jagridge-Tab";
+
+    private final Tabs tabs = new Tabs();
     private final BenchService service;
     private final Settings settings;
     private final JsonMapper json;
@@ -49,20 +57,48 @@ class BenchController {
             Model model,
             HttpServletResponse response) {
         BenchState state = service.state(id, s, t == null ? null : Time.micros(t));
-        boolean whole = partial == null || restore != null;
-        if (!whole) {
+        if (partial != null && restore == null) {
             response.setHeader("HX-Replace-Url", state.url());
+            return changes(state, model);
         }
         model.addAttribute("bench", BenchView.of(state, settings.look(), json));
-        return whole ? PAGE : WORKSPACE;
+        model.addAttribute("place", BenchPlace.of(state, settings.look()));
+        return PAGE;
+    }
+
+    private String changes(BenchState state, Model model) {
+        model.addAttribute("bench", BenchView.of(state, settings.look(), json));
+        return CHANGES;
+    }
+
+    /** What there is to say of each part, terminal, wire and net, by {@code part:K1} and the like: it comes after the state. */
+    @GetMapping("/bench/{id}/facts")
+    @ResponseBody
+    Map<String, String> facts(@PathVariable long id, @RequestParam long s, @RequestParam double t) {
+        BenchState state = service.state(id, s, Time.micros(t));
+        return Facts.of(state, new LiveState(state.frame()));
     }
 
     /** What the meter's reading proves, as plain text: it comes after the number. */
     @GetMapping(path = "/bench/{id}/says", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
     @ResponseBody
-    String says(@PathVariable long id, @RequestParam long s, @RequestParam double t) {
-        return service.measured(id, s, t).says();
+    String says(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestHeader(name = TAB, defaultValue = "") String tab) {
+        return service.measured(id, s, t, tabs.overtaken(tab)).says();
     }
+
+    /** A newer act of the same tab makes the sentence about an older state worthless. */
+    @ModelAttribute
+    void next(@RequestHeader(name = TAB, defaultValue = "") String tab) {
+        tabs.next(tab);
+    }
+
+    @ExceptionHandler
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void overtaken(CancellationException e) {}
 
     @GetMapping("/bench/{id}/walk")
     @ResponseBody
@@ -166,8 +202,7 @@ class BenchController {
             HttpServletResponse response) {
         BenchState state = act.apply(service.state(id, s, Time.micros(t)));
         response.setHeader("HX-Push-Url", state.url());
-        model.addAttribute("bench", BenchView.of(state, settings.look(), json));
-        return WORKSPACE;
+        return changes(state, model);
     }
 
     @ExceptionHandler

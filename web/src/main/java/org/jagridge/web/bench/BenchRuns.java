@@ -2,6 +2,7 @@ package org.jagridge.web.bench;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Time;
@@ -50,8 +51,13 @@ class BenchRuns {
         });
     }
 
-    /** What may be the case for those at the bench, who know what hands did and of none of the faults. */
-    Worlds worlds(long bench, List<Action> actions, Assembly assembly, long micros) {
+    /**
+     * What may be the case for those at the bench, who know what hands did and of none of the faults.
+     *
+     * @param unwanted whether nobody waits for it any more
+     * @throws java.util.concurrent.CancellationException where that comes true on the way
+     */
+    Worlds worlds(long bench, List<Action> actions, Assembly assembly, long micros, BooleanSupplier unwanted) {
         List<Action> hands = actions.stream()
                 .filter(a -> a.kind() != Action.Kind.FAULT)
                 .filter(a -> a.kind() != Action.Kind.CLEAR || acts.clearsHandWork(actions, a))
@@ -61,7 +67,7 @@ class BenchRuns {
         if (before.isPresent() && before.get().areOf(assembly, known, micros)) {
             return before.get();
         }
-        Worlds worlds = Worlds.at(assembly, known, micros, before.orElse(null));
+        Worlds worlds = Worlds.at(assembly, known, micros, before.orElse(null), unwanted);
         newestWorlds.put(bench, worlds);
         return worlds;
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
@@ -130,6 +131,10 @@ public class BenchService {
      * @throws NotFoundException where there is no such bench or action
      */
     BenchState state(long benchId, Long head, Long micros) {
+        return state(benchId, head, micros, () -> false);
+    }
+
+    private BenchState state(long benchId, Long head, Long micros, BooleanSupplier unwanted) {
         BenchRepository.Row bench = row(benchId);
         long last = head != null ? head : Objects.requireNonNullElse(bench.head(), 0L);
         List<Action> actions = last == 0 ? List.of() : benches.chain(benchId, last);
@@ -150,7 +155,7 @@ public class BenchService {
                 drawn,
                 run,
                 i -> meter(actions.subList(0, i), drawn.assembly()),
-                () -> runs.worlds(bench.id(), actions, drawn.assembly(), at));
+                () -> runs.worlds(bench.id(), actions, drawn.assembly(), at, unwanted));
     }
 
     /**
@@ -186,7 +191,17 @@ public class BenchService {
 
     /** What the meter of a bench shows at an instant. */
     public Measured measured(long benchId, long head, double seconds) {
-        BenchState state = state(benchId, head, Time.micros(seconds));
+        return measured(benchId, head, seconds, () -> false);
+    }
+
+    /**
+     * The same.
+     *
+     * @param unwanted whether nobody waits for it any more
+     * @throws java.util.concurrent.CancellationException where that comes true on the way
+     */
+    Measured measured(long benchId, long head, double seconds, BooleanSupplier unwanted) {
+        BenchState state = state(benchId, head, Time.micros(seconds), unwanted);
         Request request = state.meter();
         Reading reading = Meter.at(state.run(), state.micros(), state.worlds()).read(request);
         return new Measured(

@@ -1,6 +1,7 @@
 package org.jagridge.web.bench;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,9 +13,13 @@ import org.jagridge.core.circuit.Place;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.trace.Narrator;
+import org.jagridge.web.circuits.CircuitStore.Drawn;
 
-/** The strip of hand controls: every input of every part, by place, always in the same order. */
-record HandsView(List<Group> groups, int moved) {
+/**
+ * The strip of hand controls: every input of every part, by place, always in the same order. Where each stands is laid
+ * over them by the page's script.
+ */
+record HandsView(List<Group> groups) {
 
     /** Choices with more letters than this become a list, since they don't fit beside each other. */
     private static final int LETTERS_ABREAST = 17;
@@ -36,43 +41,37 @@ record HandsView(List<Group> groups, int moved) {
      * One control.
      *
      * @param digit the digit key that throws it, or empty
-     * @param moved whether it isn't where it started
      */
     record Control(
             String key,
             String label,
             String kind,
-            String value,
             List<String> choices,
             String min,
             String max,
             String step,
             String unit,
-            String digit,
-            boolean moved) {
+            String digit) {
         /** What a push does, as its button says. */
         public String does() {
             return key.endsWith(".replaced") ? "replace" : key.endsWith(".reset") ? "reset" : "press";
         }
     }
 
-    static HandsView of(BenchState state) {
-        Circuit circuit = state.drawn().circuit();
+    static HandsView of(Drawn drawn) {
+        Circuit circuit = drawn.circuit();
         List<Group> groups = new ArrayList<>();
         int digit = 1;
-        int moved = 0;
         for (Place place : circuit.places()) {
             List<PartHands> parts = new ArrayList<>();
-            for (Assembly.Member m : state.drawn().assembly().members()) {
+            for (Assembly.Member m : drawn.assembly().members()) {
                 if (!m.part().place().equals(place.id()) || m.inputs().isEmpty()) {
                     continue;
                 }
                 List<Control> controls = new ArrayList<>();
                 for (Field f : m.inputs()) {
                     boolean throwable = f.kind() == Field.Kind.FLAG && !BY_HAND.contains(f.name()) && digit <= 9;
-                    Control c = control(m.part(), f, state.frame().inputs(), throwable ? "" + digit++ : "");
-                    controls.add(c);
-                    moved += c.moved() ? 1 : 0;
+                    controls.add(control(m.part(), f, throwable ? "" + digit++ : ""));
                 }
                 // a toggle alone on a part's line is the part's own switch
                 boolean single = controls.size() == 1
@@ -83,13 +82,36 @@ record HandsView(List<Group> groups, int moved) {
                 groups.add(new Group(place.name(), parts));
             }
         }
-        return new HandsView(groups, moved);
+        return new HandsView(groups);
     }
 
-    private static Control control(Part part, Field f, Map<String, Object> inputs, String digit) {
+    /** Where each input stands, by {@code part.input}. */
+    static Map<String, String> values(BenchState state) {
+        Map<String, String> values = new LinkedHashMap<>();
+        state.frame()
+                .inputs()
+                .forEach((key, value) -> values.put(
+                        key, value instanceof Number n ? Numbers.plain(n.doubleValue()) : String.valueOf(value)));
+        return values;
+    }
+
+    /** The inputs that aren't where they started. */
+    static List<String> moved(BenchState state) {
+        Map<String, Object> inputs = state.frame().inputs();
+        List<String> moved = new ArrayList<>();
+        for (Assembly.Member m : state.drawn().assembly().members()) {
+            for (Field f : m.inputs()) {
+                String key = m.part().id() + "." + f.name();
+                if (f.kind() != Field.Kind.MOMENTARY && !f.initial().equals(inputs.get(key))) {
+                    moved.add(key);
+                }
+            }
+        }
+        return moved;
+    }
+
+    private static Control control(Part part, Field f, String digit) {
         String key = part.id() + "." + f.name();
-        Object value = inputs.get(key);
-        String shown = value instanceof Number n ? Numbers.plain(n.doubleValue()) : String.valueOf(value);
         boolean push =
                 f.kind() == Field.Kind.MOMENTARY || "push".equals(part.params().get("kind"));
         boolean wide =
@@ -99,14 +121,12 @@ record HandsView(List<Group> groups, int moved) {
                 key,
                 label(f.name()),
                 kind,
-                shown,
                 f.choices(),
                 Numbers.plain(f.min()),
                 Numbers.plain(f.max()),
                 "0.1",
                 f.unit(),
-                digit,
-                f.kind() != Field.Kind.MOMENTARY && !value.equals(f.initial()));
+                digit);
     }
 
     /** {@code roomCelsius} is the room, {@code heatSetCelsius} the heat set point; the unit stands beside it. */

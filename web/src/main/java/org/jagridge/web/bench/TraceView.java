@@ -48,8 +48,8 @@ record TraceView(
 
     private static final double PLOT = 554;
     private static final double NAMES = 74;
-    private static final int ROWS_BEFORE = 60;
-    private static final int ROWS_AFTER = 40;
+    private static final int ROWS_BEFORE = 25;
+    private static final int ROWS_AFTER = 12;
 
     static TraceView of(BenchState state) {
         Run run = state.run();

@@ -1,6 +1,7 @@
 package org.jagridge.web.circuits;
 
 import java.util.List;
+import java.util.function.Supplier;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.drawing.Connection;
@@ -11,8 +12,9 @@ import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.run.FaultList;
 import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
 
-/** Circuits by revision with what is derived from them once: assembly and both layouts. Revisions never change. */
+/** Circuits by revision with what is derived from them once. Revisions never change. */
 @Component
 public class CircuitStore {
     private static final int MEGABYTES = 64;
@@ -24,16 +26,45 @@ public class CircuitStore {
         this.repository = repository;
     }
 
-    /** A circuit with its layouts and the faults it can have. */
-    public record Drawn(Circuit circuit, Assembly assembly, Ladder ladder, Connection connection, List<Fault> faults) {
+    /**
+     * A circuit with the faults it can have and its drawings. Each drawing is laid out when it is asked for first; who asks
+     * for one doesn't wait for the other.
+     */
+    public static final class Drawn {
+        private final Assembly assembly;
+        private final List<Fault> faults;
+        private final Supplier<Ladder> ladder;
+        private final Supplier<Connection> connection;
+
+        private Drawn(Circuit circuit) {
+            assembly = Assembly.of(circuit);
+            faults = FaultList.faultsOf(circuit);
+            ladder = SingletonSupplier.of(() -> LadderLayout.of(assembly));
+            connection = SingletonSupplier.of(() -> ConnectionLayout.of(assembly));
+        }
+
         public static Drawn of(Circuit circuit) {
-            Assembly assembly = Assembly.of(circuit);
-            return new Drawn(
-                    circuit,
-                    assembly,
-                    LadderLayout.of(assembly),
-                    ConnectionLayout.of(assembly),
-                    FaultList.faultsOf(circuit));
+            return new Drawn(circuit);
+        }
+
+        public Circuit circuit() {
+            return assembly.circuit();
+        }
+
+        public Assembly assembly() {
+            return assembly;
+        }
+
+        public List<Fault> faults() {
+            return faults;
+        }
+
+        public Ladder ladder() {
+            return ladder.get();
+        }
+
+        public Connection connection() {
+            return connection.get();
         }
 
         /** What it takes in memory, roughly: a branch comes with its place in the network, two drawings and its faults. */

@@ -10,7 +10,6 @@ import org.jagridge.core.format.MalformedException;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
-import org.jagridge.web.settings.Settings;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -34,10 +33,8 @@ class EditController {
     private final EditService service;
     private final CircuitRepository circuits;
     private final CircuitStore store;
-    private final Settings settings;
 
-    EditController(EditService service, CircuitRepository circuits, CircuitStore store, Settings settings) {
-        this.settings = settings;
+    EditController(EditService service, CircuitRepository circuits, CircuitStore store) {
         this.service = service;
         this.circuits = circuits;
         this.store = store;
@@ -51,7 +48,6 @@ class EditController {
                 EditView.of(
                         row,
                         store.revision(row.revisionId()),
-                        settings.look(),
                         service.undoWords(row).orElse(null),
                         service.redoable(row)
                                 .map(CircuitRepository.Revision::words)

@@ -18,9 +18,6 @@ import org.jagridge.core.edit.PartText;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
-import org.jagridge.web.svg.ConnectionSvg;
-import org.jagridge.web.svg.LadderSvg;
-import org.jagridge.web.svg.Look;
 
 /** Everything the editor shows of one revision. */
 record EditView(
@@ -28,6 +25,7 @@ record EditView(
         String name,
         String notes,
         int revision,
+        long revisionId,
         String undo,
         String redo,
         List<WireRow> wires,
@@ -37,9 +35,7 @@ record EditView(
         List<String> terminals,
         List<String> colours,
         List<TypeChoice> types,
-        List<String> sizes,
-        String ladder,
-        String connection) {
+        List<String> sizes) {
 
     private static final List<String> COLOURS =
             List.of("red", "white", "blue", "yellow", "green", "orange", "brown", "black", "purple", "grey", "pink");
@@ -69,7 +65,7 @@ record EditView(
     /** @param ratings the parameters with their defaults, as a reminder */
     record TypeChoice(String type, String title, String ratings) {}
 
-    static EditView of(Row row, Drawn drawn, Look look, String undo, String redo) {
+    static EditView of(Row row, Drawn drawn, String undo, String redo) {
         Circuit c = drawn.circuit();
         Set<String> colours = new LinkedHashSet<>(COLOURS);
         c.cables().forEach(k -> colours.addAll(k.cores()));
@@ -78,6 +74,7 @@ record EditView(
                 c.name(),
                 c.notes(),
                 row.revision(),
+                row.revisionId(),
                 undo,
                 redo,
                 c.wires().stream().map(w -> wire(w, c)).toList(),
@@ -89,9 +86,7 @@ record EditView(
                 PartTypes.catalogue().all().stream()
                         .map(t -> new TypeChoice(t.type(), t.title(), hint(t)))
                         .toList(),
-                Arrays.stream(ConductorSize.values()).map(ConductorSize::word).toList(),
-                LadderSvg.write(drawn.ladder(), null, look, c.name(), null),
-                ConnectionSvg.write(drawn.connection(), drawn.assembly(), null, null));
+                Arrays.stream(ConductorSize.values()).map(ConductorSize::word).toList());
     }
 
     private static WireRow wire(Wire w, Circuit c) {

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The sequence of operation of a stored circuit, and its run as a file. */
 @Controller
@@ -27,12 +28,14 @@ class SequenceController {
     private final CircuitStore store;
     private final Told told;
     private final Settings settings;
+    private final JsonMapper json;
 
-    SequenceController(CircuitRepository circuits, CircuitStore store, Told told, Settings settings) {
+    SequenceController(CircuitRepository circuits, CircuitStore store, Told told, Settings settings, JsonMapper json) {
         this.circuits = circuits;
         this.store = store;
         this.told = told;
         this.settings = settings;
+        this.json = json;
     }
 
     @GetMapping("/circuits/{slug}/sequence")
@@ -57,8 +60,12 @@ class SequenceController {
         Run run = told.run(row.revisionId(), ask.key(), fault);
         model.addAttribute(
                 "scenario", told.scenario(row.revisionId(), ask.key()).name());
-        model.addAttribute("s", SequenceView.of(row, store.revision(row.revisionId()), run, ask, settings.look()));
-        return partial == null ? "sequence/sequence" : "sequence/sequence :: told";
+        model.addAttribute("s", SequenceView.of(store.revision(row.revisionId()), run, ask, settings.look(), json));
+        if (partial != null) {
+            model.addAttribute("oob", true);
+            return "sequence/changes";
+        }
+        return "sequence/sequence";
     }
 
     @GetMapping("/circuits/{slug}/timing.svg")

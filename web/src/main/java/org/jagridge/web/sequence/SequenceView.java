@@ -12,13 +12,13 @@ import org.jagridge.core.run.Run;
 import org.jagridge.core.run.RunProblem;
 import org.jagridge.core.trace.Sequence;
 import org.jagridge.core.trace.Why;
-import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
 import org.jagridge.web.svg.Clock;
-import org.jagridge.web.svg.ConnectionSvg;
-import org.jagridge.web.svg.LadderSvg;
+import org.jagridge.web.svg.Json;
 import org.jagridge.web.svg.LiveState;
 import org.jagridge.web.svg.Look;
+import org.jagridge.web.svg.Marks;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Everything the sequence page shows of one run at one instant.
@@ -36,8 +36,7 @@ record SequenceView(
         int hidden,
         String previous,
         String next,
-        String ladder,
-        String connection,
+        String marksJson,
         ChartView chart,
         List<String> waits,
         List<String> problems,
@@ -74,7 +73,7 @@ record SequenceView(
             boolean ahead,
             String url) {}
 
-    static SequenceView of(Row row, Drawn drawn, Run run, Ask ask, Look look) {
+    static SequenceView of(Drawn drawn, Run run, Ask ask, Look look, JsonMapper json) {
         List<Sequence.Group> told = Sequence.of(run);
         long micros = ask.at() == null ? firstLook(told, run) : Math.min(run.until(), Math.max(0, ask.at()));
         Predicate<String> shown = ask.parts(drawn.circuit());
@@ -91,7 +90,7 @@ record SequenceView(
             next = s.micros() > micros && next == null ? (Long) s.micros() : next;
         }
         Frame frame = run.at(micros);
-        LiveState live = new LiveState(frame);
+        Marks marks = Marks.of(drawn.ladder(), drawn.assembly(), new LiveState(frame), look);
         return new SequenceView(
                 ask,
                 drawn.faults().stream().map(f -> f.words()).toList(),
@@ -103,8 +102,7 @@ record SequenceView(
                 told.stream().mapToInt(g -> g.steps().size()).sum() - steps.size(),
                 previous == null ? null : ask.address(previous),
                 next == null ? null : ask.address(next),
-                LadderSvg.write(drawn.ladder(), live, look, row.name(), null),
-                ConnectionSvg.write(drawn.connection(), frame.assembly(), live, null),
+                Json.inPage(marks, json),
                 ChartView.of(ask, run, micros),
                 why(run, micros),
                 run.problems().stream().map(RunProblem::message).toList(),

@@ -1,6 +1,7 @@
 package org.jagridge.web.svg;
 
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Locale;
 import java.util.Map;
@@ -74,6 +75,61 @@ public final class ConnectionSvg {
         return svg.close("svg").toString();
     }
 
+    // ---- what changes while the drawing stands
+
+    /** What parts, wires and posts show of an instant: by the id of a part, by that of a wire, by terminal. */
+    record Marks(Map<String, Mark> parts, Map<String, Mark> wires, Map<String, Mark> posts) {}
+
+    /**
+     * The marks of a circuit's drawing, which needn't be laid out for it.
+     *
+     * @param drawn the circuit as it is drawn
+     * @param now the same with what hands and faults have changed, which the live state is of
+     */
+    static Marks marks(Assembly drawn, Assembly now, LiveState live) {
+        ConnectionSvg drawing = new ConnectionSvg(null, now, live, Map.of());
+        Marks marks = new Marks(new LinkedHashMap<>(), new LinkedHashMap<>(), new LinkedHashMap<>());
+        drawn.circuit().parts().forEach(p -> marks.parts().put(p.id(), drawing.mark(p.id())));
+        drawn.circuit()
+                .wires()
+                .forEach(w -> marks.wires()
+                        .put(w.id(), drawing.mark(w, drawn.node(w.from()).orElseThrow())));
+        drawn.nodes().forEach((t, node) -> marks.posts().put(t.toString(), drawing.mark(node)));
+        return marks;
+    }
+
+    private Mark mark(String part) {
+        String signal = live == null ? null : live.frame().signals().get(part);
+        boolean works = live != null
+                && assembly.branchesOf(part).stream().anyMatch(b -> Symbols.shows(b.shape()) && live.works(b));
+        boolean fitted = circuit.part(part).map(Part::fitted).orElse(true);
+        return new Mark(
+                "part" + (works ? " on" : "") + (live != null && live.burnt(part) ? " burnt" : "")
+                        + (fitted ? "" : " absent"),
+                signal,
+                null,
+                null);
+    }
+
+    private Mark mark(Wire wire, int node) {
+        boolean broken = live != null
+                && !live.frame().conducts(assembly.branchesOf(wire.id()).get(0));
+        boolean flows =
+                live != null && live.flows(assembly.branchesOf(wire.id()).get(0));
+        return Mark.of("wire " + side(node) + (flows ? " flow" : "") + (broken ? " broken" : "")
+                + (wire.run() == Wire.Run.FIELD ? " field" : ""));
+    }
+
+    private Mark mark(int node) {
+        return Mark.of("post " + side(node));
+    }
+
+    private String side(int node) {
+        return live == null ? "rest" : live.side(node);
+    }
+
+    // ---- the drawing
+
     private void place(Box place) {
         svg.open("g", "class", "place-box", "data-place", place.id());
         svg.title("place " + place.id() + ", " + place.title());
@@ -109,15 +165,13 @@ public final class ConnectionSvg {
     }
 
     private void part(Box box, String more) {
-        String signal = live == null ? null : live.frame().signals().get(box.id());
-        boolean works = live != null
-                && assembly.branchesOf(box.id()).stream().anyMatch(b -> Symbols.shows(b.shape()) && live.works(b));
-        String css = "part" + more + (works ? " on" : "") + (live != null && live.burnt(box.id()) ? " burnt" : "");
+        Mark mark = mark(box.id());
         boolean fitted = circuit.part(box.id()).map(Part::fitted).orElse(true);
+        String signal = mark.signal();
         svg.open(
                 "g",
                 "class",
-                fitted ? css : css + " absent",
+                mark.css() + more,
                 "data-part",
                 box.id(),
                 "data-in-place",
@@ -171,18 +225,11 @@ public final class ConnectionSvg {
                     .append(' ')
                     .append(Svg.number(p.y()));
         }
-        boolean broken = live != null
-                && !live.frame().conducts(assembly.branchesOf(wire.id()).get(0));
-        boolean flows =
-                live != null && live.flows(assembly.branchesOf(wire.id()).get(0));
-        String side = live == null ? "rest" : live.side(route.node());
-        String css = "wire " + side + (flows ? " flow" : "") + (broken ? " broken" : "")
-                + (wire.run() == Wire.Run.FIELD ? " field" : "");
         String colour = circuit.colourOf(wire);
         svg.open(
                 "g",
                 "class",
-                css,
+                mark(wire, route.node()).css(),
                 "data-wire",
                 wire.id(),
                 "data-cable-of",
@@ -205,11 +252,10 @@ public final class ConnectionSvg {
     }
 
     private void post(Post p) {
-        String side = live == null ? "rest" : live.side(p.node());
         svg.element(
                 "circle",
                 "class",
-                "post " + side,
+                mark(p.node()).css(),
                 "cx",
                 p.x(),
                 "cy",

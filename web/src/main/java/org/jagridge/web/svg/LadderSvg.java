@@ -1,5 +1,7 @@
 package org.jagridge.web.svg;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.drawing.Ladder;
@@ -29,22 +31,22 @@ public final class LadderSvg {
         return new LadderSvg(ladder, live, look).write(name, style);
     }
 
+    /** What the lines, dots and symbols show of an instant, in the order in which they are written. */
+    static List<Mark> marks(Ladder ladder, LiveState live, Look look) {
+        LadderSvg drawing = new LadderSvg(ladder, live, look);
+        List<Mark> marks = new ArrayList<>();
+        ladder.lines().forEach(l -> marks.add(drawing.mark(l)));
+        ladder.dots().forEach(d -> marks.add(drawing.mark(d)));
+        ladder.symbols().forEach(s -> marks.add(drawing.mark(s)));
+        return marks;
+    }
+
     private String write(String name, String style) {
         StandAlone.open(svg, ladder.width(), ladder.height(), "ladder", "Ladder diagram: " + name, style);
         ladder.lines().forEach(this::line);
         for (Ladder.Dot d : ladder.dots()) {
             svg.element(
-                    "circle",
-                    "class",
-                    "dot " + side(d.node()),
-                    "cx",
-                    d.x(),
-                    "cy",
-                    d.y(),
-                    "r",
-                    3.2,
-                    "data-net",
-                    number(d.net()));
+                    "circle", "class", mark(d).css(), "cx", d.x(), "cy", d.y(), "r", 3.2, "data-net", number(d.net()));
         }
         ladder.symbols().forEach(this::symbol);
         ladder.texts().forEach(this::text);
@@ -60,13 +62,10 @@ public final class LadderSvg {
     }
 
     private void line(Ladder.Line l) {
-        boolean flows = live != null && l.branch() != null && live.flows(l.branch());
-        String css = "line " + side(l.node()) + (l.rail() ? " rail" : "") + (flows ? " flow" : "")
-                + (l.field() ? " field" : "");
         svg.element(
                 "path",
                 "class",
-                css,
+                mark(l).css(),
                 "data-net",
                 number(l.net()),
                 "d",
@@ -74,18 +73,34 @@ public final class LadderSvg {
                         + Svg.number(l.y2()));
     }
 
+    private Mark mark(Ladder.Line l) {
+        boolean flows = live != null && l.branch() != null && live.flows(l.branch());
+        return Mark.of("line " + side(l.node()) + (l.rail() ? " rail" : "") + (flows ? " flow" : "")
+                + (l.field() ? " field" : ""));
+    }
+
+    private Mark mark(Ladder.Dot d) {
+        return Mark.of("dot " + side(d.node()));
+    }
+
+    private Mark mark(Ladder.Symbol s) {
+        Branch b = s.branch();
+        return new Mark(
+                "symbol" + (live != null && live.flows(b) ? " flow" : "")
+                        + (live != null && live.burnt(b.owner()) ? " burnt" : "")
+                        + (b.role() == Role.ABSENT ? " absent" : ""),
+                live == null ? null : live.frame().signals().get(b.owner()),
+                "left " + side(s.flipped() ? b.nodeB() : b.nodeA()),
+                live == null ? symbols.atRest(b, s.width()) : symbols.of(b, s.width(), live.joins(b), live.works(b)));
+    }
+
     private void symbol(Ladder.Symbol s) {
         Branch b = s.branch();
-        boolean joined = live != null && live.joins(b);
-        boolean works = live != null && live.works(b);
-        String signal = live == null ? null : live.frame().signals().get(b.owner());
-        String css = "symbol" + (live != null && live.flows(b) ? " flow" : "")
-                + (live != null && live.burnt(b.owner()) ? " burnt" : "")
-                + (b.role() == Role.ABSENT ? " absent" : "");
+        Mark mark = mark(s);
         svg.open(
                 "g",
                 "class",
-                css,
+                mark.css(),
                 "transform",
                 "translate(" + Svg.number(s.x()) + " " + Svg.number(s.y()) + ")",
                 "data-part",
@@ -93,16 +108,16 @@ public final class LadderSvg {
                 "data-branch",
                 b.label(),
                 "data-signal",
-                signal,
+                mark.signal(),
                 "tabindex",
                 0,
                 "role",
                 "button");
         svg.title((s.rung() == 0 ? "supply" : "rung " + s.rung()) + ", " + b.title()
-                + (signal == null ? "" : ", " + signal));
+                + (mark.signal() == null ? "" : ", " + mark.signal()));
         svg.element("rect", "class", "hit", "x", -s.width() / 2, "y", -12, "width", s.width(), "height", 24);
-        svg.open("g", "class", "left " + side(s.flipped() ? b.nodeB() : b.nodeA()));
-        svg.raw(live == null ? symbols.atRest(b, s.width()) : symbols.of(b, s.width(), joined, works));
+        svg.open("g", "class", mark.side());
+        svg.raw(mark.glyph());
         svg.close("g").close("g");
         terminal(s.flipped() ? b.b() : b.a(), s.x() - s.width() / 2, s.y());
         terminal(s.flipped() ? b.a() : b.b(), s.x() + s.width() / 2, s.y());

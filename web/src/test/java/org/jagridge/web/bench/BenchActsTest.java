@@ -13,7 +13,7 @@ import org.testng.annotations.Test;
 
 /** Acts at a bench without a browser: what is refused and why, and what goes along to a changed circuit. */
 public class BenchActsTest extends WebTest {
-    private static final Pattern STATE = Pattern.compile("id=\"workspace\"[^>]*");
+    private static final Pattern STATE = Pattern.compile("id=\"now\"[^>]*");
     private static final Pattern ADDRESS = Pattern.compile("/bench/(\\d+)\\?s=(\\d+)&t=([\\d.]+)");
 
     /** A bench in a state, as its page says it. */
@@ -101,12 +101,13 @@ public class BenchActsTest extends WebTest {
     @Test
     public void faultsLinksAndLiftedWiresGoAlongToAChangedCircuitWhereTheyFit() {
         String slug = copy("lab-bench", "Goes along");
-        At at = open(slug);
+        At opened = open(slug);
+        At at = opened;
         at = done(at, "put", "act", "link", "one", "TH.R", "other", "TH.Y", "reason", "does it cool");
         at = done(at, "put", put("lift", "w14 K1.A1", ""));
         at = done(at, "put", put("lift", "w11 TH.G", ""));
-        at = done(at, "fault", "fault", fault(at, "coil open K2"));
-        at = done(at, "fault", "fault", fault(at, "coil open K1"));
+        at = done(at, "fault", "fault", fault(opened, "coil open K2"));
+        at = done(at, "fault", "fault", fault(opened, "coil open K1"));
         at = done(at, "set", "key", "TH.fan", "value", "on");
         // the one at K2 is mended again
         Matcher mend = Pattern.compile("coil open K2</span>\\s*<button[^>]*action&quot;: &quot;(\\d+)&quot;")

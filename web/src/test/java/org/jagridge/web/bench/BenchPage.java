@@ -28,7 +28,7 @@ final class BenchPage {
     /** Waits until the state in the page is the one that its script has made ready. */
     void settled() {
         page.waitForFunction("""
-                () => { const w = document.querySelector('#workspace').dataset;
+                () => { const w = document.querySelector('#now').dataset;
                   return document.body.dataset.shown === w.state + '@' + w.seconds; }""");
     }
 

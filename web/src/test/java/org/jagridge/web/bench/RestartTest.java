@@ -63,7 +63,7 @@ public class RestartTest {
                 .firstValue("Location")
                 .orElseThrow();
         assertTrue(resumed.endsWith(left), resumed);
-        assertTrue(get(left).body().contains("data-part=\"K1\" data-branch=\"A1-A2\" data-signal=\"in\""));
+        assertTrue(get(left).body().contains("<b>K1 in</b>"));
     }
 
     private String base() {

@@ -4,6 +4,9 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.net.http.HttpResponse;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jagridge.web.WebTest;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -31,8 +34,14 @@ public class CheckPagesTest extends WebTest {
         String address = redirect.headers().firstValue("Location").orElseThrow();
         HttpResponse<String> bench = get(address.replaceAll("^https?://[^/]+", ""));
         assertEquals(bench.statusCode(), 200);
-        assertTrue(bench.body().contains("class=\"drawing ladder\""));
-        assertTrue(bench.body().contains("class=\"drawing connection\""));
+        for (String drawing : List.of("ladder", "connections")) {
+            Matcher from = Pattern.compile("data-from=\"(/drawings/\\d+/" + drawing + ")\"")
+                    .matcher(bench.body());
+            assertTrue(from.find(), drawing);
+            HttpResponse<String> svg = get(from.group(1));
+            assertEquals(svg.headers().firstValue("Content-Type").orElseThrow(), "image/svg+xml;charset=UTF-8");
+            assertTrue(svg.body().startsWith("<svg") && svg.body().contains("data-part="), svg.body());
+        }
         assertEquals(get("/circuits/" + slug + "/check").statusCode(), 200);
     }
 

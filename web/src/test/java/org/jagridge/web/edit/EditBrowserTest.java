@@ -301,6 +301,7 @@ public class EditBrowserTest extends BrowserTest {
         page().locator("#tab-parts").click();
         assertThat(edit.cell("part-CC", "marks")).hasValue("A1=Y, L1=LINE-1");
         assertThat(page().locator("#drawing-connections")).containsText("LINE-1");
+        page().locator("[data-show='ladder']").click();
         assertThat(page().locator("#drawing-ladder")).containsText("LINE-1–T1");
         edit.chain("LMP.1 > CC.y");
         Circuit circuit = stored(slug);

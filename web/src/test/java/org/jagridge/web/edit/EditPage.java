@@ -36,6 +36,7 @@ final class EditPage {
     /** Waits until nothing is left to be stored. */
     void saved() {
         assertThat(page.locator("#saved")).hasText("· everything is saved");
+        assertThat(page.locator(".viewport[aria-busy]")).hasCount(0);
     }
 
     Locator revision() {

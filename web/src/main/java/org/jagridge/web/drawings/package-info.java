@@ -1,0 +1,2 @@
+/** Drawings that a page fetches after itself. */
+package org.jagridge.web.drawings;
