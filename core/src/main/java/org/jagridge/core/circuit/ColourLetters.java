@@ -2,6 +2,8 @@ package org.jagridge.core.circuit;
 
 import java.util.Locale;
 import java.util.Map;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 
@@ -27,6 +29,11 @@ public final class ColourLetters {
     private static final Pattern WORD = Pattern.compile("[a-z]+|[0-9]+");
 
     private ColourLetters() {}
+
+    /** The colours that have letters of their own. */
+    public static SortedSet<String> known() {
+        return new TreeSet<>(LETTERS.keySet());
+    }
 
     /** The letters of a colour's name, those of its two where it is striped; empty where it is unknown. */
     public static String of(String colour) {

@@ -1,17 +1,21 @@
 package org.jagridge.core.edit;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.PartTypes;
 
 /**
@@ -19,39 +23,46 @@ import org.jagridge.core.part.PartTypes;
  *
  * <p>A piece is a terminal ({@code T1.X1}), a contact or other way through a part named by two terminals ({@code
  * TH.R-W}: in at R, out at W), or a part that has just two terminals ({@code F1}: in at one, out at the other; at the
- * end that is already wired to its neighbour in the chain, where there is one). A place stands for its metalwork. After
- * {@code >} the wire's colour may follow in brackets: {@code >(red)}. What is already wired isn't wired again, so a line
- * may begin with pieces that are there.
+ * end that is already wired to its neighbour in the chain, where there is one). A place stands for its metalwork. A part
+ * that isn't there yet is made by naming what it is, and where it is if the pieces before it are elsewhere: {@code
+ * F9:fuse}, {@code K9:relay@panel}. Ids and names are understood in any case. After {@code >} may follow in brackets what
+ * the wire is: its colour, or a cable and its core, and who puts it in: {@code >(red factory)}, {@code >(TC red)}. What
+ * is already wired isn't wired again, so a line may begin with pieces that are there.
  */
 public final class ChainEntry {
-    private static final Pattern COLOUR = Pattern.compile("^\\(\\s*([^()]+?)\\s*\\)\\s*(.*)$");
-
     private final Circuit circuit;
     private final Wire.Run run;
     private final List<Problem> problems = new ArrayList<>();
+    /** The parts that the line makes, by id. */
+    private final Map<String, Part> made = new LinkedHashMap<>();
+
+    private final List<Piece> turnable = new ArrayList<>();
 
     private ChainEntry(Circuit circuit, Wire.Run run) {
         this.circuit = circuit;
         this.run = run;
     }
 
-    /** A piece of the chain: where it is entered and where it is left. */
-    private record Piece(Terminal in, Terminal out, String colour) {
+    /** What a line asks for and isn't there yet: parts, and wires without ids. */
+    public record Rung(List<Part> parts, List<Wire> wires) {}
+
+    /** A piece of the chain: where it is entered and where it is left, and the wire that leads to it. */
+    private record Piece(Terminal in, Terminal out, WireWords wire) {
         Piece turned() {
-            return new Piece(out, in, colour);
+            return new Piece(out, in, wire);
         }
     }
 
     /**
-     * The wires that a line asks for and that aren't there yet, without ids.
+     * The parts and wires that a line asks for and that aren't there yet.
      *
      * @throws MalformedException with every piece that can't be read, each with its place in the line
      */
-    public static List<Wire> read(String line, Circuit circuit, Wire.Run run) {
+    public static Rung read(String line, Circuit circuit, Wire.Run run) {
         return new ChainEntry(circuit, run).read(line);
     }
 
-    private List<Wire> read(String line) {
+    private Rung read(String line) {
         String[] texts = line.strip().split(">", -1);
         if (texts.length < 2) {
             throw new MalformedException(
@@ -59,7 +70,7 @@ public final class ChainEntry {
         }
         List<Piece> pieces = new ArrayList<>();
         for (int i = 0; i < texts.length; i++) {
-            pieces.add(piece(texts[i].strip(), i));
+            pieces.add(piece(texts[i].strip(), i, pieces));
         }
         if (!problems.isEmpty()) {
             throw new MalformedException(problems);
@@ -72,7 +83,9 @@ public final class ChainEntry {
             if (from.equals(to)) {
                 problems.add(new Problem("/" + i, "the chain goes from " + from + " to itself"));
             } else if (!isWired(from, to)) {
-                wires.add(new Wire("", from, to, pieces.get(i).colour(), null, null, run, null, null, List.of()));
+                Wire wire = pieces.get(i).wire().between(from, to, run);
+                mistakeIn(wire, i);
+                wires.add(wire);
             }
         }
         if (problems.isEmpty() && wires.isEmpty()) {
@@ -81,7 +94,27 @@ public final class ChainEntry {
         if (!problems.isEmpty()) {
             throw new MalformedException(problems);
         }
-        return wires;
+        return new Rung(List.copyOf(made.values()), wires);
+    }
+
+    /** A core runs between its cable's two places, and nowhere else. */
+    private void mistakeIn(Wire wire, int index) {
+        circuit.cable(wire.cable() == null ? "" : wire.cable()).ifPresent(cable -> {
+            String a = placeOf(wire.from());
+            String b = placeOf(wire.to());
+            boolean fits = (a.equals(cable.from()) && b.equals(cable.to()))
+                    || (a.equals(cable.to()) && b.equals(cable.from()));
+            if (!fits) {
+                problem(
+                        index,
+                        cable.id() + " runs from " + cable.from() + " to " + cable.to() + ", but " + wire.from()
+                                + " is in " + a + " and " + wire.to() + " in " + b);
+            }
+        });
+    }
+
+    private String placeOf(Terminal t) {
+        return part(t.part()).map(Part::place).orElse(t.part());
     }
 
     /** Turns a part around where it is already wired to the piece before it at its other end. */
@@ -98,45 +131,145 @@ public final class ChainEntry {
         }
     }
 
-    private final List<Piece> turnable = new ArrayList<>();
-
     private boolean isWired(Terminal a, Terminal b) {
         return circuit.wires().stream()
                 .anyMatch(w ->
                         (w.from().equals(a) && w.to().equals(b)) || (w.from().equals(b) && w.to().equals(a)));
     }
 
-    private Piece piece(String text, int index) {
-        String colour = null;
-        String name = text;
-        Matcher bracket = COLOUR.matcher(text);
-        if (bracket.matches()) {
-            colour = bracket.group(1);
-            name = bracket.group(2);
+    // ---- one piece
+
+    private Piece piece(String text, int index, List<Piece> before) {
+        WireWords wire = WireWords.before(text, circuit, words -> problem(index, words));
+        String name = WireWords.after(text);
+        if (name.isEmpty()) {
+            return problem(index, "nothing stands here");
         }
         int dot = name.indexOf('.');
-        String id = dot < 0 ? name : name.substring(0, dot);
-        Optional<Part> part = circuit.part(id);
-        if (part.isEmpty() && circuit.place(id).isPresent() && (dot < 0 || name.endsWith(".PE"))) {
-            Terminal metalwork = new Terminal(id, "PE");
-            return new Piece(metalwork, metalwork, colour);
+        String head = dot < 0 ? name : name.substring(0, dot);
+        String rest = dot < 0 ? null : name.substring(dot + 1);
+        if (head.indexOf(':') >= 0) {
+            Part part = make(head, index, before);
+            return part == null ? null : through(part, rest, wire, index);
         }
-        if (part.isEmpty()) {
-            return problem(
-                    index,
-                    id.isEmpty() ? "nothing stands here" : "there is no part " + id + "; add it to the parts first");
+        Optional<Part> part = named(head);
+        if (part.isPresent()) {
+            return through(part.get(), rest, wire, index);
         }
-        List<String> terminals = PartTypes.catalogue()
-                .require(part.get())
-                .terminals(new Params(
-                        PartTypes.catalogue().require(part.get()).params(),
-                        part.get().params()));
-        return dot < 0
-                ? whole(id, terminals, colour, index)
-                : named(id, name.substring(dot + 1), terminals, colour, index);
+        Optional<Place> place = place(head);
+        if (place.isPresent() && (rest == null || rest.equalsIgnoreCase("PE"))) {
+            Terminal metalwork = place.get().metalwork();
+            return new Piece(metalwork, metalwork, wire);
+        }
+        return problem(
+                index,
+                "there is no part " + head + Nearest.hint(head, ids()) + " To make it, say what it is: " + head
+                        + ":relay");
     }
 
-    private Piece whole(String id, List<String> terminals, String colour, int index) {
+    private List<String> ids() {
+        return Stream.concat(circuit.parts().stream(), made.values().stream())
+                .map(Part::id)
+                .toList();
+    }
+
+    private Optional<Part> part(String id) {
+        return circuit.part(id).or(() -> Optional.ofNullable(made.get(id)));
+    }
+
+    /** By id; in any case where that can't be mistaken; by its name. */
+    private Optional<Part> named(String word) {
+        return part(word)
+                .or(() -> Nearest.sameInAnyCase(word, ids()).flatMap(this::part))
+                .or(() -> {
+                    List<Part> alike = circuit.parts().stream()
+                            .filter(p -> word.equalsIgnoreCase(p.name()))
+                            .toList();
+                    return alike.size() == 1 ? Optional.of(alike.get(0)) : Optional.empty();
+                });
+    }
+
+    private Optional<Place> place(String word) {
+        return circuit.places().stream()
+                .filter(p -> word.equalsIgnoreCase(p.id()) || word.equalsIgnoreCase(p.name()))
+                .findFirst();
+    }
+
+    /** The part that {@code F9:fuse} or {@code F9:fuse@panel} makes. */
+    private Part make(String head, int index, List<Piece> before) {
+        int colon = head.indexOf(':');
+        int at = head.indexOf('@', colon);
+        String id = head.substring(0, colon).strip();
+        String kind = (at < 0 ? head.substring(colon + 1) : head.substring(colon + 1, at)).strip();
+        if (!Terminal.isWellFormed(id + ".1")) {
+            return refuse(index, "\"" + id + "\" can't be the name of a part; letters, digits, - and _ can");
+        }
+        Optional<PartType> type = type(kind);
+        if (type.isEmpty()) {
+            List<String> kinds = PartTypes.catalogue().all().stream()
+                    .flatMap(t -> Stream.of(t.type(), t.title()))
+                    .toList();
+            return refuse(
+                    index,
+                    "there is no kind of part \"" + kind + "\"" + Nearest.hint(kind, kinds)
+                            + " The catalogue lists them all");
+        }
+        Optional<Part> there = named(id);
+        if (there.isPresent()) {
+            return there.get().type().equals(type.get().type())
+                    ? there.get()
+                    : refuse(
+                            index,
+                            there.get().id() + " is there already, as a "
+                                    + there.get().type());
+        }
+        Optional<String> where = at < 0
+                ? usualPlace(before)
+                : place(head.substring(at + 1).strip()).map(Place::id);
+        if (where.isEmpty()) {
+            return refuse(
+                    index,
+                    circuit.places().isEmpty()
+                            ? "there is no place yet to put " + id + " in; add one under Places and cables"
+                            : "say where " + id + " is: " + id + ":" + kind + "@"
+                                    + circuit.places().get(0).id());
+        }
+        Part part =
+                new Part(id, type.get().type(), where.get(), null, Map.of(), true, Part.WhenNotFitted.OPEN, Map.of());
+        made.put(id, part);
+        return part;
+    }
+
+    private static Optional<PartType> type(String kind) {
+        String word = kind.toLowerCase(Locale.ROOT).replace(' ', '-');
+        return PartTypes.catalogue().all().stream()
+                .filter(t -> t.type().equals(word)
+                        || t.title().toLowerCase(Locale.ROOT).replace(' ', '-').equals(word))
+                .findFirst();
+    }
+
+    /** Where the piece before is, or the only place that there is. */
+    private Optional<String> usualPlace(List<Piece> before) {
+        for (int i = before.size() - 1; i >= 0; i--) {
+            if (before.get(i) != null) {
+                return Optional.of(placeOf(before.get(i).out()));
+            }
+        }
+        return circuit.places().size() == 1
+                ? Optional.of(circuit.places().get(0).id())
+                : Optional.empty();
+    }
+
+    /** @param rest what stands after the point, or null */
+    private Piece through(Part part, String rest, WireWords wire, int index) {
+        PartType type = PartTypes.catalogue().require(part);
+        List<String> terminals = type.terminals(new Params(type.params(), part.params()));
+        return rest == null
+                ? whole(part.id(), terminals, wire, index)
+                : terminals(part.id(), rest, terminals, wire, index);
+    }
+
+    private Piece whole(String id, List<String> terminals, WireWords wire, int index) {
         if (terminals.size() != 2) {
             return problem(
                     index,
@@ -146,32 +279,40 @@ public final class ChainEntry {
                                     ? " or " + id + "." + terminals.get(0) + "-" + terminals.get(1)
                                     : ""));
         }
-        Piece piece = new Piece(new Terminal(id, terminals.get(0)), new Terminal(id, terminals.get(1)), colour);
+        Piece piece = new Piece(new Terminal(id, terminals.get(0)), new Terminal(id, terminals.get(1)), wire);
         turnable.add(piece);
         return piece;
     }
 
-    private Piece named(String id, String name, List<String> terminals, String colour, int index) {
+    private Piece terminals(String id, String name, List<String> terminals, WireWords wire, int index) {
         if (terminals.contains(own(id, name, terminals))) {
             Terminal t = new Terminal(id, own(id, name, terminals));
-            return new Piece(t, t, colour);
+            return new Piece(t, t, wire);
         }
         for (int dash = name.indexOf('-'); dash >= 0; dash = name.indexOf('-', dash + 1)) {
             String in = own(id, name.substring(0, dash), terminals);
             String out = own(id, name.substring(dash + 1), terminals);
             if (terminals.contains(in) && terminals.contains(out)) {
-                return new Piece(new Terminal(id, in), new Terminal(id, out), colour);
+                return new Piece(new Terminal(id, in), new Terminal(id, out), wire);
             }
         }
         return problem(index, id + " has no terminal " + name + "; it has " + String.join(", ", terminals));
     }
 
-    /** The terminal's own name where a maker's mark was written. */
+    /** The terminal's own name where a maker's mark was written, or its name in another case. */
     private String own(String id, String written, List<String> terminals) {
         String address = id + "." + written;
-        return Terminal.isWellFormed(address)
+        String name = Terminal.isWellFormed(address)
                 ? circuit.named(address, t -> terminals.contains(t.name())).name()
                 : written;
+        return terminals.contains(name)
+                ? name
+                : Nearest.sameInAnyCase(name, terminals).orElse(name);
+    }
+
+    private Part refuse(int index, String message) {
+        problem(index, message);
+        return null;
     }
 
     private Piece problem(int index, String message) {

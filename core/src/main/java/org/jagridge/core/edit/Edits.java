@@ -122,6 +122,19 @@ public final class Edits {
         });
     }
 
+    /** Adds the parts that a rung names first, and its wires. */
+    public static Edit rung(ChainEntry.Rung rung) {
+        Edit wires = wires(rung.wires());
+        String parts = rung.parts().stream().map(Part::id).collect(Collectors.joining(", "));
+        return rung.parts().isEmpty()
+                ? wires
+                : new Edit("new " + parts + "; " + wires.words(), c -> {
+                    Circuit.Builder b = c.toBuilder();
+                    b.parts().addAll(rung.parts());
+                    return wires.change().apply(b.build());
+                });
+    }
+
     /** Puts traced wiring, with its hidden splices, in place of what was drawn at the traced terminals. */
     public static Edit traced(Tracing tracing) {
         long joined = tracing.conductors().stream().filter(c -> c.size() > 1).count();

@@ -9,7 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.Circuits;
+import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
@@ -29,15 +31,13 @@ public class ChainEntryTest {
     }
 
     private static List<String> wires(String line, Circuit circuit) {
-        return ChainEntry.read(line, circuit, Wire.Run.FIELD).stream()
+        return ChainEntry.read(line, circuit, Wire.Run.FIELD).wires().stream()
                 .map(w -> w.from() + " " + w.to() + (w.colour() == null ? "" : " " + w.colour()))
                 .toList();
     }
 
     private static List<String> problems(String line) {
-        return expectThrows(MalformedException.class, () -> wires(line, parts().build())).problems().stream()
-                .map(Problem::message)
-                .toList();
+        return mistakes(line, parts().build());
     }
 
     @Test
@@ -79,13 +79,93 @@ public class ChainEntryTest {
         assertEquals(
                 problems("T1.X1 > F9 > TH.R-Q > K1 > "),
                 List.of(
-                        "piece 2: there is no part F9; add it to the parts first",
+                        "piece 2: there is no part F9; did you mean F1? To make it, say what it is: F9:relay",
                         "piece 3: TH has no terminal R-Q; it has R, C, W, Y, G",
                         "piece 4: K1 has the terminals A1, A2, 11, 12, 14; say which, as K1.A1 or K1.A1-A2",
                         "piece 5: nothing stands here"));
         assertTrue(problems("T1.X1").get(0).contains("at least two pieces"));
         assertEquals(problems("T1.X1 > T1.X1"), List.of("the chain goes from T1.X1 to itself"));
         assertEquals(problems("M.L > T1.P1"), List.of("all of this is already wired"));
+    }
+
+    @Test
+    public void aPartIsMadeByNamingWhatItIs() {
+        Circuit circuit = parts().build();
+        ChainEntry.Rung rung = ChainEntry.read("T1.X1 > F9:fuse > K9:Relay.A1-A2 > T1.X2", circuit, Wire.Run.FIELD);
+        assertEquals(
+                rung.parts().stream()
+                        .map(p -> p.id() + " " + p.type() + " " + p.place())
+                        .toList(),
+                List.of("F9 fuse unit", "K9 relay unit"));
+        Circuit now = Edits.rung(rung).applyTo(circuit);
+        assertEquals(now.part("K9").orElseThrow().type(), "relay");
+        assertEquals(wires("K9.A2 > K9.11", now), List.of("K9.A2 K9.11"));
+        assertEquals(Edits.rung(rung).words(), "new F9, K9; 3 wires: T1.X1–F9.1, F9.2–K9.A1, K9.A2–T1.X2");
+        // what is made in a line is there in the rest of it
+        assertEquals(wires("T1.X1 > K9:relay.A1-A2 > K9.11", circuit), List.of("T1.X1 K9.A1", "K9.A2 K9.11"));
+        assertEquals(
+                problems("T1.X1 > K9:relais > F1:relay"),
+                List.of(
+                        "piece 2: there is no kind of part \"relais\"; did you mean relay? The catalogue lists them all",
+                        "piece 3: F1 is there already, as a fuse"));
+    }
+
+    @Test
+    public void aPartThatIsMadeStandsWhereThePieceBeforeItIsOrWhereItIsSaid() {
+        Circuit two = parts().place("attic", "Attic", Place.Access.PANEL)
+                .part("S1", "switch", "attic")
+                .build();
+        assertEquals(madeIn("S1.1 > F9:fuse > T1.X1", two), "attic");
+        assertEquals(madeIn("T1.X1 > F9:fuse > S1.1", two), "unit");
+        assertEquals(madeIn("T1.X1 > F9:fuse@Attic > S1.1", two), "attic");
+        MalformedException e = expectThrows(MalformedException.class, () -> madeIn("F9:fuse > T1.X1", two));
+        assertEquals(e.problems().get(0).message(), "piece 1: say where F9 is: F9:fuse@unit");
+    }
+
+    private static String madeIn(String line, Circuit circuit) {
+        return ChainEntry.read(line, circuit, Wire.Run.FIELD).parts().get(0).place();
+    }
+
+    @Test
+    public void idsTerminalsAndNamesAreUnderstoodInAnyCase() {
+        assertEquals(
+                wires("t1.x1 > f1 > k1.a1-a2 > t1.x2", parts().build()),
+                List.of("T1.X1 F1.1", "F1.2 K1.A1", "K1.A2 T1.X2"));
+        Circuit two = parts().part("k1", "relay", "unit").build();
+        assertEquals(wires("T1.X1 > k1.A1", two), List.of("T1.X1 k1.A1"));
+    }
+
+    @Test
+    public void inBracketsStandCableCoreAndWhoPutsItIn() {
+        Circuit.Builder builder =
+                parts().place("room", "Class room", Place.Access.HAND).part("S1", "switch", "room");
+        builder.cables().add(new Cable("TC", "unit", "room", 12.0, null, List.of("red", "white")));
+        Circuit circuit = builder.build();
+        List<Wire> wires = ChainEntry.read(
+                        "T1.X1 > (tc Red) S1.1-2 > (TC white) F1 > (factory blue) K1.A1", circuit, Wire.Run.FIELD)
+                .wires();
+        assertEquals(
+                wires.stream()
+                        .map(w -> w.cable() + " " + w.core() + " " + w.colour() + " " + w.run())
+                        .toList(),
+                List.of("TC red null FIELD", "TC white null FIELD", "null null blue FACTORY"));
+        assertEquals(
+                mistakes("T1.X1 > (TC) S1 > (TC pink) F1 > (bleu) K1.A1", circuit),
+                List.of(
+                        "piece 2: say which core of TC; it has red, white",
+                        "piece 3: TC has no core pink; it has red, white",
+                        "piece 4: \"bleu\" is no colour; did you mean blue?"));
+        assertEquals(
+                mistakes("T1.X1 > (TC red) F1", circuit),
+                List.of("piece 2: TC runs from unit to room, but T1.X1 is in unit and F1.1 in unit"));
+        // a colour that no list has is one all the same
+        assertEquals(wires("T1.X1 > (tan) F1", circuit), List.of("T1.X1 F1.1 tan"));
+    }
+
+    private static List<String> mistakes(String line, Circuit circuit) {
+        return expectThrows(MalformedException.class, () -> wires(line, circuit)).problems().stream()
+                .map(Problem::message)
+                .toList();
     }
 
     /** The condensing unit of the seed cold store, read off its diagram. */
@@ -114,8 +194,8 @@ public class ChainEntryTest {
                 "MO.PE > unit");
         assertTrue(lines.size() < 25);
         for (String line : lines) {
-            circuit = Edits.wires(ChainEntry.read(line, circuit, Wire.Run.FACTORY))
-                    .applyTo(circuit);
+            circuit =
+                    Edits.rung(ChainEntry.read(line, circuit, Wire.Run.FACTORY)).applyTo(circuit);
         }
         assertEquals(nets(circuit), nets(store));
     }

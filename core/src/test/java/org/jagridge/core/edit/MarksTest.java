@@ -84,7 +84,8 @@ public class MarksTest {
 
     @Test
     public void aChainTakesMarks() {
-        List<Wire> wires = ChainEntry.read("T1.X2 > CC.Y", marked(), Wire.Run.FIELD);
+        List<Wire> wires =
+                ChainEntry.read("T1.X2 > CC.Y", marked(), Wire.Run.FIELD).wires();
         assertEquals(wires.get(0).to(), new Terminal("CC", "A1"));
     }
 

@@ -1,8 +1,11 @@
 package org.jagridge.web.bench;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.web.svg.Look;
 import org.springframework.web.util.HtmlUtils;
@@ -34,7 +37,7 @@ record BenchPlace(
                 bench.revision(),
                 bench.newestRevision(),
                 HandsView.of(state.drawn()),
-                options(state.drawn().faults()),
+                options(circuit, state.drawn().faults()),
                 look,
                 circuit.places().size() + " places · " + circuit.wires().size() + " wires",
                 state.drawn().assembly().nodes().keySet().stream()
@@ -46,16 +49,34 @@ record BenchPlace(
                 bench.about());
     }
 
-    /** The choices as HTML; a template would take longer over them than over all the rest. */
-    private static String options(List<Fault> faults) {
-        StringBuilder html = new StringBuilder();
+    /**
+     * The choices as HTML, part by part, those of wires last; a template would take longer over them than over all the rest.
+     */
+    private static String options(Circuit circuit, List<Fault> faults) {
+        Map<String, StringBuilder> groups = new LinkedHashMap<>();
+        circuit.parts().forEach(p -> groups.put(p.id(), new StringBuilder()));
+        groups.put("", new StringBuilder());
         for (int i = 0; i < faults.size(); i++) {
-            html.append("<option value=\"")
+            String part = faults.get(i).part();
+            groups.get(part == null ? "" : part)
+                    .append("<option value=\"")
                     .append(i)
                     .append("\">")
                     .append(HtmlUtils.htmlEscape(faults.get(i).words()))
                     .append("</option>");
         }
+        StringBuilder html = new StringBuilder();
+        groups.forEach((id, options) -> {
+            if (!options.isEmpty()) {
+                String name = circuit.part(id).map(Part::name).map(n -> " " + n).orElse("");
+                String title = id.isEmpty() ? "wires and cores" : id + name;
+                html.append("<optgroup label=\"")
+                        .append(HtmlUtils.htmlEscape(title))
+                        .append("\">")
+                        .append(options)
+                        .append("</optgroup>");
+            }
+        });
         return html.toString();
     }
 }

@@ -56,7 +56,7 @@ final class FormEdits {
             case "remove-part" -> Edits.removePart(required("old"));
             case "remove-cable" -> Edits.removeCable(required("old"));
             case "remove-place" -> Edits.removePlace(required("old"));
-            case "chain" -> Edits.wires(ChainEntry.read(required("line"), circuit, run()));
+            case "chain" -> Edits.rung(ChainEntry.read(required("line"), circuit, run()));
             case "join" -> Edits.wires(List.of(join()));
             case "paste" -> Edits.wires(pasted());
             case "wire-list" -> wireList();

@@ -206,7 +206,7 @@ public class EditBrowserTest extends BrowserTest {
         page().locator("#line").press("Enter");
         assertThat(page().locator(".chain .wrong-words"))
                 .hasText(
-                        "piece 1: there is no part T9; add it to the parts first; piece 2: there is no part F9; add it to the parts first");
+                        "piece 1: there is no part T9; did you mean TP? To make it, say what it is: T9:relay; piece 2: there is no part F9. To make it, say what it is: F9:relay");
         assertThat(page().locator("#line")).hasValue("T9.X1 > F9");
     }
 
