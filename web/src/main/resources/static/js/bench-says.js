@@ -25,7 +25,11 @@
       const answer = await fetch(from, { headers: tab, signal: asking.signal });
       text = answer.ok ? await answer.text() : "What it proves can't be said now: the server answers " + answer.status + ".";
     } catch (e) {
-      if (e.name === "AbortError") return;
+      if (e.name === "AbortError") {
+        // an act that is refused leaves the state, and its sentence is wanted after all
+        says.dataset.ask = from;
+        return;
+      }
       text = "What it proves can't be said now: the server doesn't answer.";
     }
     // another state may be on the screen by now; its own sentence comes for it
@@ -36,4 +40,6 @@
 
   document.addEventListener("DOMContentLoaded", ask);
   document.addEventListener("bench:shown", ask);
+  document.addEventListener("htmx:afterRequest", (e) => e.detail.successful || ask());
+  document.addEventListener("htmx:sendError", ask);
 })();

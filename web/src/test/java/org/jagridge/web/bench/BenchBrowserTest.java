@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.SelectOption;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
 import org.testng.annotations.BeforeMethod;
@@ -169,6 +170,25 @@ public class BenchBrowserTest extends BrowserTest {
         bench.id("lead-plus").press("Enter");
         assertThat(bench.id("notice")).containsText("There is no terminal \"NOWHERE.9\"");
         assertThat(bench.ladderSymbol("K1", "A1-A2")).hasAttribute("data-signal", "in");
+    }
+
+    /** What was being worked out when an act was refused is asked for again. */
+    @Test
+    public void aRefusedActDoesNotCostTheSentence() {
+        Page page = bench.page();
+        assertThat(page.locator("#says[aria-busy]")).hasCount(0);
+        AtomicInteger asked = new AtomicInteger();
+        page.route("**/says?*", route -> {
+            // the first question stays without an answer
+            if (asked.incrementAndGet() > 1) {
+                route.resume();
+            }
+        });
+        page.waitForRequest("**/says?*", () -> bench.lead("TH.R", "TH.G"));
+        bench.id("h-TH.roomCelsius").fill("99");
+        bench.id("h-TH.roomCelsius").press("Tab");
+        assertThat(bench.id("notice")).containsText("out of range");
+        assertThat(bench.says()).containsText("Full voltage across an open switch");
     }
 
     @Test
