@@ -21,6 +21,7 @@ public class BenchBrowserTest extends BrowserTest {
     public void openBench() {
         page().navigate(url("/bench/" + bench() + "?s=0&t=10"));
         bench = new BenchPage(page());
+        bench.settled();
     }
 
     /** The number of the demo bench; made by asking for it once. */

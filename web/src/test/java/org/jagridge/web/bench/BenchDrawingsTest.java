@@ -33,6 +33,7 @@ public class BenchDrawingsTest extends BrowserTest {
         String id = location.replaceAll(".*/bench/(\\d+).*", "$1");
         page().navigate(url("/bench/" + id + "?s=0&t=10"));
         bench = new BenchPage(page());
+        bench.settled();
     }
 
     @AfterMethod(alwaysRun = true)

@@ -25,11 +25,12 @@ final class BenchPage {
         settled();
     }
 
-    /** Waits until the state in the page is the one that its script has made ready. */
+    /** Waits until both drawings are there and the state in the page is the one that its script has made ready. */
     void settled() {
         page.waitForFunction("""
                 () => { const w = document.querySelector('#now').dataset;
-                  return document.body.dataset.shown === w.state + '@' + w.seconds; }""");
+                  return document.querySelector('.ladder-pane svg') && document.querySelector('.connection-pane svg')
+                    && document.body.dataset.shown === w.state + '@' + w.seconds; }""");
     }
 
     /** Presses a key that moves the instant, and waits for the clock. */
