@@ -223,7 +223,7 @@
     for (const [lead, id] of [["red", "#lead-plus"], ["black", "#lead-minus"]]) {
       const input = $(id);
       if (!input) continue;
-      document.querySelectorAll(`.drawing circle[data-terminal="${CSS.escape(input.value)}"]`).forEach((post) => {
+      document.querySelectorAll(`.drawing circle[data-terminal="${CSS.escape(input.dataset.at)}"]`).forEach((post) => {
         const x = Number(post.getAttribute("cx"));
         const y = Number(post.getAttribute("cy"));
         const side = lead === "red" ? 1 : -1;
@@ -353,7 +353,6 @@
     showPinned(false);
     const waits = $("#waits");
     if (waits) waits.open = waitsOpen;
-    $("#fault-choice").value = "";
     // what needs the new layout waits for the frame that makes it
     requestAnimationFrame(() => {
       keepScrolls();

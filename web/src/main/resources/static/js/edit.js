@@ -72,8 +72,8 @@
       conflict(await response.json(), change);
     } else {
       const refusal = await response.json().catch(() => ({}));
-      const words = (refusal.problems || [{ message: refusal.detail || `This could not be stored (${response.status}).` }]).map((p) => p.message);
-      (change.wrong || say)(words);
+      const problems = refusal.problems || [{ message: refusal.detail || `This could not be stored (${response.status}).` }];
+      (change.wrong || say)(problems.map((p) => p.message), problems);
     }
   }
 
@@ -150,6 +150,10 @@
     });
     if (change.row) change.row.dataset.dirty = "";
     TABLES.forEach((id) => mergeTable($(`#${id}`), answer.querySelector(`#${id}`)));
+    const first = $("#first");
+    if (first && !answer.querySelector("#first")) first.remove();
+    const places = answer.querySelector("#pick-place");
+    if (places.innerHTML !== $("#pick-place").innerHTML) $("#pick-place").replaceChildren(...places.cloneNode(true).children);
     ["wires", "parts"].forEach((id) => ($(`#count-${id}`).textContent = answer.querySelector(`#count-${id}`).textContent));
     ["#drawing-connections", "#drawing-ladder"].forEach((id) => window.drawingsCome.comeFrom($(id), answer.querySelector(id).dataset.from));
     // a list that is open under a field must not be taken from it
@@ -193,8 +197,16 @@
 
   // ---- rows
 
-  function wrongRow(row, words) {
+  const fieldOf = (problem) => (problem.path || "").split("/")[1];
+
+  // what is wrong with each field, and a button for what would do
+  function wrongRow(row, words, problems = []) {
     row.classList.add("wrong");
+    row.querySelectorAll("[aria-invalid]").forEach((f) => f.removeAttribute("aria-invalid"));
+    problems.forEach((p) => {
+      const field = fieldOf(p) && row.querySelector(`[name="${CSS.escape(fieldOf(p))}"]`);
+      if (field) field.setAttribute("aria-invalid", "true");
+    });
     let line = row.nextElementSibling;
     if (!line || !line.classList.contains("row-words")) {
       line = document.createElement("tr");
@@ -202,18 +214,46 @@
       line.append(element("td", "", { colspan: row.cells.length, role: "alert" }));
       row.after(line);
     }
-    line.cells[0].textContent = words.join("; ");
+    line.cells[0].replaceChildren(
+      element("span", `${words.join("; ")} `),
+      ...offers(row, problems, () => (row.classList.contains("pending") ? sendPending(row) : changeRow(row))),
+    );
+    keepDraft();
+  }
+
+  // one button for each thing that would do; with it the row or line is sent again
+  function offers(container, problems, again) {
+    // what is wrong with a chain is told by its pieces; what would do is a line
+    const place = (p) => container.querySelector(container.id === "chain" ? "#line" : `[name="${CSS.escape(fieldOf(p) || "")}"]`);
+    return problems
+      .filter((p) => p.instead && place(p))
+      .map((p) => {
+        const button = element("button", p.instead, { type: "button", class: "offer" });
+        button.addEventListener("click", () => {
+          const field = place(p);
+          field.value = p.instead;
+          button.remove();
+          field.focus();
+          if (container.id === "chain" || problems.every((q) => q === p || q.taken)) again();
+          p.taken = true;
+        });
+        return button;
+      });
   }
 
   function right(row) {
     row.classList.remove("wrong");
+    row.querySelectorAll("[aria-invalid]").forEach((f) => f.removeAttribute("aria-invalid"));
     const line = row.nextElementSibling;
     if (line && line.classList.contains("row-words")) line.remove();
   }
 
   function changeRow(row) {
     right(row);
-    send({ what: row.dataset.what, fields: fieldsOf(row), row, wrong: (words) => wrongRow(row, words), done: () => right(row) });
+    send({ what: row.dataset.what, fields: fieldsOf(row), row, wrong: (words, problems) => wrongRow(row, words, problems), done: () => {
+      right(row);
+      keepDraft();
+    } });
   }
 
   // the new row's values go into a row of their own until they are stored, so that typing goes on at once
@@ -252,10 +292,7 @@
     send({
       what: pending.dataset.what,
       fields: fieldsOf(pending),
-      wrong: (words) => {
-        wrongRow(pending, words);
-        keepDraft();
-      },
+      wrong: (words, problems) => wrongRow(pending, words, problems),
       done: () => {
         right(pending);
         pending.remove();
@@ -267,7 +304,9 @@
 
   // rows that could not be stored survive the page
   function keepDraft() {
-    const rows = [...document.querySelectorAll("tr.pending")].map((r) => ({ what: r.dataset.what, fields: fieldsOf(r) }));
+    const rows = [...document.querySelectorAll("tr.pending, tr.wrong[data-old]")].map((r) => ({ what: r.dataset.what, fields: fieldsOf(r) }));
+    const line = $("#line").value.trim();
+    if (line) rows.push({ what: "chain", fields: { line } });
     if (rows.length) localStorage.setItem(draftKey, JSON.stringify(rows));
     else localStorage.removeItem(draftKey);
     saved();
@@ -281,8 +320,14 @@
       localStorage.removeItem(draftKey);
     }
     rows.forEach(({ what, fields }) => {
-      const row = document.querySelector(`tr.new-row[data-what="${what}"]`);
-      const pending = pendingRow(row);
+      if (what === "chain") {
+        $("#line").value = fields.line;
+        return;
+      }
+      const there = fields.old && document.querySelector(`tr[data-what="${what}"][data-old="${CSS.escape(fields.old)}"]`);
+      if (fields.old && !there) return;
+      if (there) there.dataset.dirty = "yes";
+      const pending = there || pendingRow(document.querySelector(`tr.new-row[data-what="${what}"]`));
       Object.entries(fields).forEach(([name, value]) => {
         const field = pending.querySelector(`[name="${name}"]`);
         if (field) field.value = value;
@@ -295,6 +340,7 @@
   document.addEventListener("input", (e) => {
     const row = e.target.closest("tr[data-old]");
     if (row) row.dataset.dirty = "yes";
+    if (e.target.id === "line") keepDraft();
     const type = e.target.closest('input[list="types"]');
     if (type) hint(type);
   });
@@ -312,6 +358,10 @@
   document.addEventListener("change", (e) => {
     const row = e.target.closest("tr[data-old]");
     if (row) changeRow(row);
+    if (e.target.id === "pick" && e.target.value) {
+      send({ what: "part", fields: { type: e.target.value, place: $("#pick-place").value }, wrong: (words) => say(words) });
+      e.target.value = "";
+    }
     if (e.target.id === "wire-list" || e.target.id === "circuit-file") readFile(e.target);
   });
 
@@ -321,6 +371,8 @@
       const row = remove.closest("tr");
       send({ what: `remove-${remove.dataset.remove}`, fields: { old: row.dataset.old }, wrong: (words) => wrongRow(row, words) });
     }
+    const copy = e.target.closest("[data-copy]");
+    if (copy) send({ what: "copies", fields: { parts: copy.closest("tr").dataset.old } });
     const add = e.target.closest("[data-add]");
     if (add) {
       const row = add.closest("tr");
@@ -341,13 +393,15 @@
     e.preventDefault();
     const words = form.querySelector(".wrong-words");
     words.textContent = "";
-    const field = form.querySelector("#line,#paste");
+    const field = form.querySelector("#line,#paste,#copied");
     send({
       what: form.dataset.what,
       fields: fieldsOf(form),
-      wrong: (w) => (words.textContent = w.join("; ")),
+      wrong: (w, problems) =>
+        words.replaceChildren(element("span", `${w.join("; ")} `), ...offers(form, problems, () => form.requestSubmit())),
       done: () => {
         if (field) field.value = "";
+        keepDraft();
       },
     });
   });
@@ -461,6 +515,10 @@
       e.preventDefault();
       showTab($("#tab-wires"));
       $("#new-from").focus();
+    } else if (e.key === "p") {
+      e.preventDefault();
+      showTab($("#tab-parts"));
+      $("#new-parts [name=id]").focus();
     } else if (e.key === "?") {
       $("#help").showModal();
     }

@@ -3,6 +3,7 @@ package org.jagridge.core.circuit;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -24,6 +25,29 @@ public record BareEnd(String wire, int end) {
                 .filter(Matcher::matches)
                 .map(m -> new BareEnd(m.group(1), Integer.parseInt(m.group(2)) - 1))
                 .findFirst();
+    }
+
+    /**
+     * The end of a wire as people write it, the wire and the terminal where it belongs: {@code w7 TH.G}; empty where the
+     * words are no such end of a wire in {@code circuit}.
+     */
+    public static Optional<BareEnd> read(String words, Circuit circuit) {
+        String[] two = words.strip().split("\\s+", -1);
+        if (two.length != 2) {
+            return Optional.empty();
+        }
+        return circuit.wire(two[0])
+                .flatMap(w -> IntStream.range(0, 2)
+                        .filter(i -> w.end(i).toString().equalsIgnoreCase(two[1]))
+                        .mapToObj(i -> new BareEnd(w.id(), i))
+                        .findFirst());
+    }
+
+    /** As people write it, see {@link #read}; its own name where the circuit has no such wire. */
+    public String written(Circuit circuit) {
+        return circuit.wire(wire)
+                .map(w -> wire + " " + w.end(end))
+                .orElse(terminal().toString());
     }
 
     public Terminal terminal() {

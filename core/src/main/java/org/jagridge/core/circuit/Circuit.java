@@ -160,18 +160,24 @@ public final class Circuit {
         return cable != null && cable.size() != null ? cable.size() : wire.size();
     }
 
+    /** The length of a wire in metres: that of its cable, or its own. Empty where nobody measured it. */
+    public Optional<Double> lengthOf(Wire wire) {
+        Cable cable = wire.cable() == null ? null : cablesById.get(wire.cable());
+        return Optional.ofNullable(
+                cable != null && cable.lengthMetres() != null ? cable.lengthMetres() : wire.lengthMetres());
+    }
+
     /**
      * Resistance of a wire in ohms: length × that of its size, 5 mΩ where either is unknown, and never under 0.1 mΩ
      * (the screw).
      */
     public double ohmsOf(Wire wire) {
-        Cable cable = wire.cable() == null ? null : cablesById.get(wire.cable());
         ConductorSize size = sizeOf(wire);
-        Double length = cable != null && cable.lengthMetres() != null ? cable.lengthMetres() : wire.lengthMetres();
-        if (size == null || length == null) {
+        Optional<Double> length = lengthOf(wire);
+        if (size == null || length.isEmpty()) {
             return 0.005;
         }
-        return Math.max(1e-4, length * size.ohmsPerKilometre() / 1000);
+        return Math.max(1e-4, length.get() * size.ohmsPerKilometre() / 1000);
     }
 
     public Builder toBuilder() {

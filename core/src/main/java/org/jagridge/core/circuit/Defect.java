@@ -42,7 +42,9 @@ public sealed interface Defect permits WiringDefect, PartDefect, Defect.Rewiring
         StringBuilder words = new StringBuilder(kind().word().replace('-', ' '));
         details().forEach((key, value) -> {
             if (value instanceof List<?> list) {
-                words.append(' ').append(list.get(0)).append(" to ").append(list.get(1));
+                words.append(' ')
+                        .append(String.join(
+                                " to ", list.stream().map(Object::toString).toList()));
             } else {
                 words.append(' ')
                         .append(value instanceof Double d && d == Math.rint(d) ? (Object) d.longValue() : value);
@@ -61,10 +63,18 @@ public sealed interface Defect permits WiringDefect, PartDefect, Defect.Rewiring
          */
         void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings);
 
-        /** Whether hands do it: they take off what other defects have put where it is. */
-        default boolean isByHand() {
-            return false;
+        default Turn turn() {
+            return Turn.FAULTS;
         }
+    }
+
+    /** In which order defects make another circuit of one. */
+    enum Turn {
+        FAULTS,
+        /** Hands take off what faults have put where it is. */
+        HANDS,
+        /** A jumper is clipped to where hands have left an end. */
+        CLIPS
     }
 
     /** Details in the order in which they are given, without those that are null. */

@@ -29,10 +29,11 @@ public enum FaultKind {
             Detail.AT),
     /** A wire's end off its terminal, {@code at}, and in the air. */
     LIFTED(d -> new WiringDefect.Lifted(d.text("wire"), Terminal.parse(d.text("at"))), Detail.WIRE, Detail.AT),
-    /** Two wires off their terminals and twisted together; {@code between} says off which. */
+    /** Wires off their terminals and twisted together; {@code between} says off which. */
     TWISTED(
             d -> new WiringDefect.Twisted(
-                    d.text("wires", 0), d.text("wires", 1), d.terminal("between", 0), d.terminal("between", 1)),
+                    d.texts("wires"),
+                    d.texts("between").stream().map(Terminal::parse).toList()),
             Detail.WIRES,
             Detail.BETWEEN),
     LINK_MISSING(d -> new WiringDefect.LinkMissing(d.text("wire")), Detail.WIRE),
@@ -112,6 +113,10 @@ public enum FaultKind {
 
         String text(String key, int index) {
             return (String) ((List<?>) values.get(key)).get(index);
+        }
+
+        List<String> texts(String key) {
+            return ((List<?>) values.get(key)).stream().map(String.class::cast).toList();
         }
 
         Terminal terminal(String key, int index) {

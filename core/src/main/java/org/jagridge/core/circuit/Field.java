@@ -9,7 +9,8 @@ import java.util.function.Function;
  * Declares one parameter or input of a part type: its name, what values it takes and what it is without one.
  *
  * @param initial the default; null for a parameter that is optional and has none
- * @param choices the words of a {@link Kind#CHOICE}; the first is not necessarily the default
+ * @param choices the words of a {@link Kind#CHOICE}, of which the first is not necessarily the default; of a {@link
+ *     Kind#STRUCTURE} whose entries can be written in short, the two keys of an entry
  * @param min least value of a number (inclusive unless {@code overMin})
  * @param overMin whether {@code min} itself is out of range
  */
@@ -89,6 +90,11 @@ public record Field(
 
     public static Field structure(String name) {
         return new Field(name, Kind.STRUCTURE, null, List.of(), "", 0, 0, false);
+    }
+
+    /** A list of objects of two keys, which people write as {@code first unit second}: {@code w5 x10}, {@code HTR +4}. */
+    public static Field pairs(String name, String first, String second, String between) {
+        return new Field(name, Kind.STRUCTURE, null, List.of(first, second), between, 0, 0, false);
     }
 
     public static Field momentary(String name) {

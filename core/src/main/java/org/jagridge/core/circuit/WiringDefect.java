@@ -138,7 +138,7 @@ public sealed interface WiringDefect extends Defect {
 
         @Override
         public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
-            replace(b, circuit.wire(wire).orElseThrow().withEnd(end, at));
+            b.wires().replaceAll(w -> w.id().equals(wire) ? w.withEnd(end, at) : w);
         }
     }
 
@@ -165,8 +165,8 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
-        public boolean isByHand() {
-            return true;
+        public Turn turn() {
+            return Turn.HANDS;
         }
 
         @Override
@@ -176,8 +176,18 @@ public sealed interface WiringDefect extends Defect {
         }
     }
 
-    /** Two conductors' ends are off their terminals and twisted together, away from anything else. */
-    record Twisted(String one, String other, Terminal offOne, Terminal offOther) implements WiringDefect, Rewiring {
+    /**
+     * Conductors' ends are off their terminals and twisted together, away from anything else.
+     *
+     * @param wires two or more
+     * @param off by conductor, the terminal that its end was on
+     */
+    record Twisted(List<String> wires, List<Terminal> off) implements WiringDefect, Rewiring {
+        public Twisted {
+            wires = List.copyOf(wires);
+            off = List.copyOf(off);
+        }
+
         @Override
         public FaultKind kind() {
             return FaultKind.TWISTED;
@@ -186,37 +196,43 @@ public sealed interface WiringDefect extends Defect {
         @Override
         public Map<String, Object> details() {
             return Defect.ordered(
-                    "wires", List.of(one, other), "between", List.of(offOne.toString(), offOther.toString()));
+                    "wires",
+                    wires,
+                    "between",
+                    off.stream().map(Terminal::toString).toList());
         }
 
         @Override
         public Set<String> touches() {
-            return Set.of(one, other, offOne.part(), offOther.part());
+            Set<String> touched = new LinkedHashSet<>(wires);
+            off.forEach(t -> touched.add(t.part()));
+            return touched;
         }
 
         @Override
         public Twisted renamed(Rename names) {
-            return new Twisted(names.wire(one), names.wire(other), names.terminal(offOne), names.terminal(offOther));
+            return new Twisted(
+                    wires.stream().map(names::wire).toList(),
+                    off.stream().map(names::terminal).toList());
         }
 
         @Override
-        public boolean isByHand() {
-            return true;
+        public Turn turn() {
+            return Turn.HANDS;
         }
 
         @Override
         public void rewire(Circuit circuit, Circuit.Builder b, Fittings fittings) {
-            String splice = "twist " + one + " " + other;
+            String splice = "twist " + String.join(" ", wires);
             b.parts().removeIf(p -> p.id().equals(splice));
-            b.parts().add(fittings.splice(splice, placeOf(circuit, offOne), null, 2));
-            twist(circuit, b, one, offOne, new Terminal(splice, "1"));
-            twist(circuit, b, other, offOther, new Terminal(splice, "2"));
-        }
-
-        private static void twist(Circuit circuit, Circuit.Builder b, String wire, Terminal off, Terminal onto) {
-            // by where it is drawn: another fault may have put it elsewhere
-            int end = endAt(circuit.wire(wire).orElseThrow(), off);
-            b.wires().replaceAll(w -> w.id().equals(wire) ? w.withEnd(end, onto) : w);
+            b.parts().add(fittings.splice(splice, placeOf(circuit, off.get(0)), null, wires.size()));
+            for (int i = 0; i < wires.size(); i++) {
+                String wire = wires.get(i);
+                // by where it is drawn: another fault may have put it elsewhere
+                int end = endAt(circuit.wire(wire).orElseThrow(), off.get(i));
+                Terminal onto = new Terminal(splice, String.valueOf(i + 1));
+                b.wires().replaceAll(w -> w.id().equals(wire) ? w.withEnd(end, onto) : w);
+            }
         }
     }
 
@@ -292,7 +308,7 @@ public sealed interface WiringDefect extends Defect {
         }
     }
 
-    /** A jumper that was left in. */
+    /** A jumper that was left in; one that is clipped to the bare end of a wire goes along with that. */
     record Link(Terminal a, Terminal b) implements WiringDefect, Rewiring {
         @Override
         public FaultKind kind() {
@@ -319,8 +335,31 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
+        public Turn turn() {
+            return BareEnd.of(a).isPresent() || BareEnd.of(b).isPresent() ? Turn.CLIPS : Turn.FAULTS;
+        }
+
+        @Override
         public void rewire(Circuit circuit, Circuit.Builder builder, Fittings fittings) {
-            add(builder, Wire.between(id(), a, b));
+            Terminal one = where(a, builder);
+            Terminal other = where(b, builder);
+            if (!one.equals(other)) {
+                add(builder, Wire.between(id(), one, other));
+            }
+        }
+
+        /** The same where all ends are on their terminals. */
+        public Link landed(Circuit circuit) {
+            return new Link(BareEnd.landed(a, circuit), BareEnd.landed(b, circuit));
+        }
+
+        private static Terminal where(Terminal clip, Circuit.Builder b) {
+            return BareEnd.of(clip)
+                    .flatMap(end -> b.wires().stream()
+                            .filter(w -> w.id().equals(end.wire()))
+                            .map(w -> w.end(end.end()))
+                            .findFirst())
+                    .orElse(clip);
         }
     }
 

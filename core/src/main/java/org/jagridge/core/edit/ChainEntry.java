@@ -1,9 +1,9 @@
 package org.jagridge.core.edit;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -37,6 +37,7 @@ public final class ChainEntry {
     private final Map<String, Part> made = new LinkedHashMap<>();
 
     private final List<Piece> turnable = new ArrayList<>();
+    private String[] texts = {};
 
     private ChainEntry(Circuit circuit, Wire.Run run) {
         this.circuit = circuit;
@@ -63,7 +64,7 @@ public final class ChainEntry {
     }
 
     private Rung read(String line) {
-        String[] texts = line.strip().split(">", -1);
+        texts = line.strip().split(">", -1);
         if (texts.length < 2) {
             throw new MalformedException(
                     List.of(new Problem("", "a chain needs at least two pieces with > between them, like T1.X1 > F1")));
@@ -100,16 +101,8 @@ public final class ChainEntry {
     /** A core runs between its cable's two places, and nowhere else. */
     private void mistakeIn(Wire wire, int index) {
         circuit.cable(wire.cable() == null ? "" : wire.cable()).ifPresent(cable -> {
-            String a = placeOf(wire.from());
-            String b = placeOf(wire.to());
-            boolean fits = (a.equals(cable.from()) && b.equals(cable.to()))
-                    || (a.equals(cable.to()) && b.equals(cable.from()));
-            if (!fits) {
-                problem(
-                        index,
-                        cable.id() + " runs from " + cable.from() + " to " + cable.to() + ", but " + wire.from()
-                                + " is in " + a + " and " + wire.to() + " in " + b);
-            }
+            RowWords.misplaced(cable, wire.from(), placeOf(wire.from()), wire.to(), placeOf(wire.to()))
+                    .ifPresent(words -> problem(index, words));
         });
     }
 
@@ -161,10 +154,12 @@ public final class ChainEntry {
             Terminal metalwork = place.get().metalwork();
             return new Piece(metalwork, metalwork, wire);
         }
-        return problem(
+        return slip(
                 index,
-                "there is no part " + head + Nearest.hint(head, ids()) + " To make it, say what it is: " + head
-                        + ":relay");
+                head,
+                Nearest.to(head, ids()),
+                "there is no part " + head + Nearest.hint(head, ids()) + " To make it, say what it is, like "
+                        + PartTypes.example(head));
     }
 
     private List<String> ids() {
@@ -190,9 +185,7 @@ public final class ChainEntry {
     }
 
     private Optional<Place> place(String word) {
-        return circuit.places().stream()
-                .filter(p -> word.equalsIgnoreCase(p.id()) || word.equalsIgnoreCase(p.name()))
-                .findFirst();
+        return RowWords.place(circuit, word);
     }
 
     /** The part that {@code F9:fuse} or {@code F9:fuse@panel} makes. */
@@ -204,15 +197,15 @@ public final class ChainEntry {
         if (!Terminal.isWellFormed(id + ".1")) {
             return refuse(index, "\"" + id + "\" can't be the name of a part; letters, digits, - and _ can");
         }
-        Optional<PartType> type = type(kind);
+        Optional<PartType> type = RowWords.type(kind);
         if (type.isEmpty()) {
-            List<String> kinds = PartTypes.catalogue().all().stream()
-                    .flatMap(t -> Stream.of(t.type(), t.title()))
-                    .toList();
-            return refuse(
+            slip(
                     index,
-                    "there is no kind of part \"" + kind + "\"" + Nearest.hint(kind, kinds)
+                    kind,
+                    Nearest.to(kind, RowWords.kinds()),
+                    "there is no kind of part \"" + kind + "\"" + Nearest.hint(kind, RowWords.kinds())
                             + " The catalogue lists them all");
+            return null;
         }
         Optional<Part> there = named(id);
         if (there.isPresent()) {
@@ -238,14 +231,6 @@ public final class ChainEntry {
                 new Part(id, type.get().type(), where.get(), null, Map.of(), true, Part.WhenNotFitted.OPEN, Map.of());
         made.put(id, part);
         return part;
-    }
-
-    private static Optional<PartType> type(String kind) {
-        String word = kind.toLowerCase(Locale.ROOT).replace(' ', '-');
-        return PartTypes.catalogue().all().stream()
-                .filter(t -> t.type().equals(word)
-                        || t.title().toLowerCase(Locale.ROOT).replace(' ', '-').equals(word))
-                .findFirst();
     }
 
     /** Where the piece before is, or the only place that there is. */
@@ -293,10 +278,18 @@ public final class ChainEntry {
             String in = own(id, name.substring(0, dash), terminals);
             String out = own(id, name.substring(dash + 1), terminals);
             if (terminals.contains(in) && terminals.contains(out)) {
+                if (in.equals(out)) {
+                    return problem(
+                            index, id + "." + name + " is no way through: it goes in and out at the same terminal");
+                }
                 return new Piece(new Terminal(id, in), new Terminal(id, out), wire);
             }
         }
-        return problem(index, id + " has no terminal " + name + "; it has " + String.join(", ", terminals));
+        return slip(
+                index,
+                name,
+                Nearest.to(name, terminals),
+                id + " has no terminal " + name + "; it has " + String.join(", ", terminals));
     }
 
     /** The terminal's own name where a maker's mark was written, or its name in another case. */
@@ -315,8 +308,25 @@ public final class ChainEntry {
         return null;
     }
 
+    /** A word of a piece that is none, with the line in which what was meant stands in its place. */
+    private Piece slip(int index, String word, Optional<String> meant, String message) {
+        String instead = meant.map(m -> {
+                    String[] mended = texts.clone();
+                    mended[index] = mended[index].replace(word, m);
+                    return String.join(
+                            " > ", Arrays.stream(mended).map(String::strip).toList());
+                })
+                .orElse(null);
+        problems.add(new Problem("/" + index, piece(index, message), instead));
+        return null;
+    }
+
+    private static String piece(int index, String message) {
+        return "piece " + (index + 1) + ": " + message;
+    }
+
     private Piece problem(int index, String message) {
-        problems.add(new Problem("/" + index, "piece " + (index + 1) + ": " + message));
+        problems.add(new Problem("/" + index, piece(index, message)));
         return null;
     }
 }

@@ -1,5 +1,6 @@
 package org.jagridge.core.edit;
 
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,6 +21,7 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.found.Tracing;
+import org.jagridge.core.part.PartType;
 
 /**
  * The changes there are. Where a method takes {@code old}, that is the id of what is replaced, or null to add something;
@@ -109,6 +111,33 @@ public final class Edits {
             put(b.wires(), old, wire.id().isEmpty() ? wire.withId(freeWireId(b.wires())) : wire, Wire::id);
             Renaming.in(b, Renaming.Thing.WIRE, old, wire.id());
             return b.build();
+        });
+    }
+
+    /** The first id that is free of those that parts of a type usually have, from 1 on. */
+    public static String freePartId(Collection<Part> parts, PartType type) {
+        Set<String> taken = parts.stream().map(Part::id).collect(Collectors.toSet());
+        int number = 1;
+        while (taken.contains(type.letters() + number)) {
+            number++;
+        }
+        return type.letters() + number;
+    }
+
+    /**
+     * Copies parts with new numbers, the wires between them, and the cables whose cores all run between them.
+     *
+     * @param outside whether the wires to other parts are copied, too, to the same terminals there
+     */
+    public static Edit copies(List<String> ids, boolean outside) {
+        return new Edit("copied " + String.join(", ", ids), c -> {
+            List<String> known = c.parts().stream().map(Part::id).toList();
+            for (String id : ids) {
+                if (c.part(id).isEmpty()) {
+                    throw problem("/parts", "there is no part " + id + " to copy" + Nearest.hint(id, known));
+                }
+            }
+            return new Copies(c, ids, outside).made();
         });
     }
 

@@ -3,11 +3,12 @@ package org.jagridge.core.edit;
 import java.util.Collection;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.apache.commons.text.similarity.LevenshteinDistance;
 
 /** What somebody may have meant who wrote a word that is none. */
 final class Nearest {
-    /** Letters that may be wrong: one in two, and no more than two. */
+    /** Letters that may be wrong: one in two, and no more than two; a single letter is no slip of another. */
     private static final int MOST_SLIPS = 2;
 
     private Nearest() {}
@@ -21,14 +22,22 @@ final class Nearest {
     /** The first of the nearest words, by the letters that would have to change; empty where none is near. */
     static Optional<String> to(String word, Collection<String> words) {
         String small = word.toLowerCase(Locale.ROOT);
-        int slips = Math.min(MOST_SLIPS, Math.max(1, word.length() / 2));
+        int slips = Math.min(MOST_SLIPS, word.length() / 2);
         return words.stream()
                 .filter(w -> distance(small, w) <= slips)
                 .reduce((a, b) -> distance(small, a) <= distance(small, b) ? a : b);
     }
 
     private static int distance(String small, String other) {
-        return LevenshteinDistance.getDefaultInstance().apply(small, other.toLowerCase(Locale.ROOT));
+        String known = other.toLowerCase(Locale.ROOT);
+        return !small.equals(known) && sorted(small).equals(sorted(known))
+                ? 1
+                : LevenshteinDistance.getDefaultInstance().apply(small, known);
+    }
+
+    /** Letters that have changed places are one slip. */
+    private static String sorted(String word) {
+        return word.chars().sorted().mapToObj(Character::toString).collect(Collectors.joining());
     }
 
     /** The end of a sentence: {@code "; did you mean K1?"}, or a full stop. */

@@ -5,6 +5,9 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.PartDeclaration;
@@ -14,7 +17,7 @@ import org.jagridge.core.format.MalformedException;
 
 /**
  * A part's ratings as one types them in a line: {@code primaryVolts=240 va=40}; lists with commas ({@code
- * poles=contact,bar}), anything deeper as JSON.
+ * poles=contact,bar}), lists of pairs as {@code senses=w5x10,w6}, anything deeper as JSON.
  */
 public final class PartText {
     private PartText() {}
@@ -24,6 +27,52 @@ public final class PartText {
         return params.entrySet().stream()
                 .map(e -> e.getKey() + "=" + value(e.getValue()))
                 .collect(Collectors.joining(" "));
+    }
+
+    /** The same with lists of pairs as people write them: {@code senses=w5x10}. */
+    public static String write(Map<String, Object> params, PartDeclaration type) {
+        return params.entrySet().stream()
+                .map(e -> e.getKey() + "="
+                        + type.params().stream()
+                                .filter(f -> f.name().equals(e.getKey()))
+                                .findFirst()
+                                .flatMap(f -> pairs(f, e.getValue()))
+                                .orElseGet(() -> value(e.getValue())))
+                .collect(Collectors.joining(" "));
+    }
+
+    /** A list of pairs in short; empty where the field has no such form or the value doesn't fit it. */
+    private static Optional<String> pairs(Field field, Object value) {
+        if (!isPairs(field) || !(value instanceof List<?> list)) {
+            return Optional.empty();
+        }
+        List<String> words = new ArrayList<>();
+        for (Object entry : list) {
+            if (!(entry instanceof Map<?, ?> m)
+                    || !(m.get(field.choices().get(0)) instanceof String first)
+                    || m.size() > (m.containsKey(field.choices().get(1)) ? 2 : 1)) {
+                return Optional.empty();
+            }
+            Object second = m.get(field.choices().get(1));
+            words.add(second == null ? first : first + field.unit() + value(second));
+        }
+        return Optional.of(String.join(",", words));
+    }
+
+    private static boolean isPairs(Field field) {
+        return field.kind() == Field.Kind.STRUCTURE && field.choices().size() == 2;
+    }
+
+    /** {@code w5x10} as an entry; text that isn't one stays text, for the part type to refuse. */
+    private static Object pair(Field field, String text) {
+        Matcher m = Pattern.compile("(.+?)\\s*" + Pattern.quote(field.unit()) + "\\s*([-+]?[0-9]+(?:\\.[0-9]+)?)")
+                .matcher(text);
+        Map<String, Object> entry = new LinkedHashMap<>();
+        entry.put(field.choices().get(0), m.matches() ? m.group(1) : text);
+        if (m.matches()) {
+            entry.put(field.choices().get(1), Double.valueOf(m.group(2)));
+        }
+        return entry;
     }
 
     /** One rating, as {@link #write} writes it after its name. */
@@ -48,24 +97,40 @@ public final class PartText {
     /**
      * Reads a line of ratings for a part type.
      *
-     * @throws MalformedException where a word has no {@code =} or a value can't be read; whether the type has the
-     *     parameter and takes the value is for the circuit's reader to say
+     * @throws MalformedException with every word that has no {@code =} or names no rating; whether a rating takes its value
+     *     is for the circuit's reader to say
      */
     public static Map<String, Object> read(String line, PartDeclaration type) {
         Map<String, Object> params = new LinkedHashMap<>();
+        List<Problem> problems = new ArrayList<>();
         for (String word : words(line.strip())) {
             int equals = word.indexOf('=');
             if (equals < 1) {
-                throw new MalformedException(List.of(new Problem(
-                        "/params", "\"" + word + "\" is no rating; write name=value, like " + example(type))));
+                problems.add(new Problem(
+                        "/params", "\"" + word + "\" is no rating; write name=value, like " + example(type)));
+                continue;
             }
-            String name = word.substring(0, equals);
+            String written = word.substring(0, equals);
             String text = word.substring(equals + 1);
-            Field field = type.params().stream()
-                    .filter(f -> f.name().equals(name))
-                    .findFirst()
-                    .orElse(null);
-            params.put(name, field == null ? text : value(field, text));
+            List<String> names = type.params().stream().map(Field::name).toList();
+            String name = Nearest.sameInAnyCase(written, names).orElse(written);
+            Optional<Field> field =
+                    type.params().stream().filter(f -> f.name().equals(name)).findFirst();
+            if (field.isEmpty()) {
+                String why = "a " + type.type() + " has no rating " + written;
+                Optional<String> near = Nearest.to(written, names);
+                problems.add(new Problem(
+                        "/params",
+                        why
+                                + near.map(n -> "; did you mean " + n + "?")
+                                        .orElse("; it has " + (names.isEmpty() ? "none" : String.join(", ", names))),
+                        near.map(n -> line.replace(written + "=", n + "=")).orElse(null)));
+                continue;
+            }
+            params.put(name, value(field.get(), text));
+        }
+        if (!problems.isEmpty()) {
+            throw new MalformedException(problems);
         }
         return params;
     }
@@ -89,6 +154,11 @@ public final class PartText {
                         ? (Object) true
                         : text.equals("false") || text.equals("no") ? (Object) false : text;
             case TEXTS -> Arrays.stream(text.split(",")).map(String::strip).toList();
+            case STRUCTURE ->
+                Arrays.stream(text.split(","))
+                        .map(String::strip)
+                        .map(t -> isPairs(field) ? pair(field, t) : t)
+                        .toList();
             case NUMBERS -> Arrays.stream(text.split(",")).map(PartText::number).toList();
             default -> text;
         };

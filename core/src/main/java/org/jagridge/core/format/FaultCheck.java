@@ -78,6 +78,9 @@ final class FaultCheck {
         }
         if (kind == FaultKind.TWISTED && pair != null && between != null) {
             twistFits(pair, between, path);
+        } else {
+            two(pair, "wires", kind, path);
+            two(between, "terminals", kind, path);
         }
         if (kind.isAtATerminal() && node.has("at")) {
             String at = node.get("at").asString();
@@ -100,12 +103,27 @@ final class FaultCheck {
         }
     }
 
-    private void twistFits(JsonNode pair, JsonNode between, String path) {
-        if (pair.size() == 2 && pair.get(0).asString().equals(pair.get(1).asString())) {
-            say.at(path + "/wires", "a wire can't be twisted with itself");
+    private void two(JsonNode list, String what, FaultKind kind, String path) {
+        if (list != null && list.size() > 2) {
+            say.at(path, "a fault " + kind.word() + " is about two " + what + ", not " + list.size());
         }
-        for (int i = 0; i < Math.min(pair.size(), between.size()); i++) {
-            endsThere(pair.get(i).asString(), between.get(i).asString(), path + "/between/" + i);
+    }
+
+    private void twistFits(JsonNode twisted, JsonNode between, String path) {
+        Set<String> once = new HashSet<>();
+        twisted.forEach(w -> {
+            if (!once.add(w.asString())) {
+                say.at(path + "/wires", "a wire can't be twisted with itself");
+            }
+        });
+        if (twisted.size() != between.size()) {
+            say.at(
+                    path,
+                    "each twisted wire needs the terminal that it is taken off: there are " + twisted.size()
+                            + " wires and " + between.size() + " terminals");
+        }
+        for (int i = 0; i < Math.min(twisted.size(), between.size()); i++) {
+            endsThere(twisted.get(i).asString(), between.get(i).asString(), path + "/between/" + i);
         }
     }
 

@@ -1,11 +1,14 @@
 package org.jagridge.core.part;
 
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -72,6 +75,13 @@ public abstract class PartType implements PartDeclaration {
     /** Where the temperature is set that a control reads: the room that it names, or its own place. */
     protected static Input room(Part part, Params params) {
         return params.has("reads") ? new Input(params.text("reads"), "celsius") : new Input(part.id(), "roomCelsius");
+    }
+
+    /** The letters with which the ids of such parts usually begin: the initials of its kind. */
+    public String letters() {
+        return Arrays.stream(type().split("-", -1))
+                .map(w -> w.substring(0, 1).toUpperCase(Locale.ROOT))
+                .collect(Collectors.joining());
     }
 
     /** What a part of this type is. */

@@ -3,6 +3,7 @@ package org.jagridge.core.part;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.ServiceLoader;
@@ -68,6 +69,22 @@ public final class PartTypes implements Catalogue {
     /** The values that a part's main signal can take. */
     public static Signal signalOf(Part part) {
         return asked(part, PartType::signal);
+    }
+
+    /** How a part of that id is made in a chain, of the kind that is usually called so: {@code F9:fuse}. */
+    public static String example(String id) {
+        String letters = id.replaceAll("[^A-Za-z].*$", "").toUpperCase(Locale.ROOT);
+        return id + ":"
+                + CATALOGUE.all().stream()
+                        .filter(t -> t.letters().equals(letters))
+                        .findFirst()
+                        .map(PartType::type)
+                        .orElse("relay");
+    }
+
+    /** The names of a part's terminals, in their order on the device. */
+    public static List<String> terminalsOf(Part part) {
+        return asked(part, PartType::terminals);
     }
 
     /** What a part can be made to call for. */

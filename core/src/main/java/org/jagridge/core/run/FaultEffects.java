@@ -29,8 +29,7 @@ final class FaultEffects {
                 .map(Fault::defect)
                 .filter(Defect.Rewiring.class::isInstance)
                 .map(Defect.Rewiring.class::cast)
-                // hands take off what faults have put where it is
-                .sorted(Comparator.comparing(Defect.Rewiring::isByHand))
+                .sorted(Comparator.comparing(Defect.Rewiring::turn))
                 .forEach(d -> d.rewire(circuit, b, PartTypes.fittings()));
         return b.build();
     }

@@ -54,7 +54,7 @@ public final class FaultList {
                 faults.add(Fault.of(FaultKind.LINK, "between", List.of(part + ".RC", part + ".RH")));
             }
         }
-        circuit.cables().forEach(c -> neighbours(circuit, c, faults));
+        circuit.cables().forEach(c -> cores(circuit, c, faults));
         return faults;
     }
 
@@ -136,18 +136,20 @@ public final class FaultList {
         });
     }
 
-    /** Cores that lie next to each other are the ones that people swap and that chafe through to each other. */
-    private static void neighbours(Circuit circuit, Cable cable, List<Fault> faults) {
+    /** Of the cores of one cable, any two may chafe through to each other; people swap those that lie side by side. */
+    private static void cores(Circuit circuit, Cable cable, List<Fault> faults) {
         List<Wire> wires = circuit.wires().stream()
                 .filter(w -> cable.id().equals(w.cable()))
                 .sorted(Comparator.comparingInt(w -> cable.cores().indexOf(w.core())))
                 .toList();
         for (int i = 1; i < wires.size(); i++) {
-            Wire a = wires.get(i - 1);
             Wire b = wires.get(i);
-            faults.add(Fault.of(FaultKind.SWAPPED, "wires", List.of(a.id(), b.id()), "end", 1));
-            faults.add(
-                    Fault.of(FaultKind.SHORT, "between", List.of(a.to().toString(), b.to().toString()), "ohms", 0.1));
+            faults.add(Fault.of(
+                    FaultKind.SWAPPED, "wires", List.of(wires.get(i - 1).id(), b.id()), "end", 1));
+            for (Wire a : wires.subList(0, i)) {
+                List<String> between = List.of(a.to().toString(), b.to().toString());
+                faults.add(Fault.of(FaultKind.SHORT, "between", between, "ohms", 0.1));
+            }
         }
     }
 }

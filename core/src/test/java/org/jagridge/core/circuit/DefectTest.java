@@ -46,7 +46,8 @@ public class DefectTest {
             FaultList.faultsOf(Circuits.demo(slug)).forEach(f -> defects.add(f.defect()));
         }
         defects.add(new WiringDefect.Lifted("w7", Terminal.parse("K1.A1")));
-        defects.add(new WiringDefect.Twisted("w7", "w8", Terminal.parse("K1.A1"), Terminal.parse("K2.A1")));
+        defects.add(new WiringDefect.Twisted(
+                List.of("w7", "w8"), List.of(Terminal.parse("K1.A1"), Terminal.parse("K2.A1"))));
         defects.add(new WiringDefect.Shorted(Terminal.parse("K1.A1"), Terminal.parse("K1.A2"), null));
         defects.add(new PartDefect.CapacitorWeak("CAP", null));
         return defects;

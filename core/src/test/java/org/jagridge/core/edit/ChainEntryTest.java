@@ -79,7 +79,7 @@ public class ChainEntryTest {
         assertEquals(
                 problems("T1.X1 > F9 > TH.R-Q > K1 > "),
                 List.of(
-                        "piece 2: there is no part F9; did you mean F1? To make it, say what it is: F9:relay",
+                        "piece 2: there is no part F9; did you mean F1? To make it, say what it is, like F9:fuse",
                         "piece 3: TH has no terminal R-Q; it has R, C, W, Y, G",
                         "piece 4: K1 has the terminals A1, A2, 11, 12, 14; say which, as K1.A1 or K1.A1-A2",
                         "piece 5: nothing stands here"));

@@ -79,6 +79,29 @@ public class CircuitReaderTest {
     }
 
     @Test
+    public void onlyTwistsAreOfMoreThanTwoWires() {
+        String faults = HEAD + """
+                "parts": [{"id": "K1", "type": "relay", "place": "u"}, {"id": "K2", "type": "relay", "place": "u"}],
+                "wires": [
+                  {"id": "w1", "ends": ["K1.A1", "K2.A1"]},
+                  {"id": "w2", "ends": ["K1.A2", "K2.A2"]},
+                  {"id": "w3", "ends": ["K1.11", "K2.11"]}],
+                "scenarios": [{"untilSeconds": 10, "faults": [{"kind": %s, "wires": ["w1", "w2", "w3"], %s}]}]
+                }""";
+        String between = "\"between\": [\"K1.A1\", \"K1.A2\"%s]";
+        Circuit circuit = CircuitReader.read(faults.formatted("\"twisted\"", between.formatted(", \"K2.11\"")));
+        assertEquals(
+                circuit.scenarios().get(0).faults().get(0).words(), "twisted w1 to w2 to w3 K1.A1 to K1.A2 to K2.11");
+        assertEquals(
+                words(problems(faults.formatted("\"twisted\"", between.formatted("")))),
+                "/scenarios/0/faults/0: each twisted wire needs the terminal that it is taken off: there are 3 wires"
+                        + " and 2 terminals");
+        assertEquals(
+                words(problems(faults.formatted("\"swapped\"", "\"end\": 1"))),
+                "/scenarios/0/faults/0: a fault swapped is about two wires, not 3");
+    }
+
+    @Test
     public void textThatIsNotJsonIsRefusedWithLineAndColumn() {
         List<Problem> problems = problems("{\"format\": \"jagridge-circuit\",\n  \"version\": }");
         assertEquals(problems.size(), 1);

@@ -531,6 +531,29 @@ public class DevicesTest {
         assertEquals(r.at(7, "KW"), "out");
     }
 
+    /** Three ends in one twist; one end was lifted before and goes into the twist from there. */
+    @Test
+    public void anyNumberOfEndsIsTwistedTogether() {
+        Circuit c = twoRelays();
+        Fault lifted = Fault.of(FaultKind.LIFTED, "wire", "w5", "at", "W.2");
+        Fault twisted = Fault.of(
+                FaultKind.TWISTED, "wires", List.of("w4", "w5", "w6"), "between", List.of("Y.1", "W.2", "Y.2"));
+        Runs r = Runs.of(c, during(20).fault(lifted).fault(twisted));
+        assertEquals(r.at(10, "KW") + " " + r.at(10, "KY"), "in in");
+        assertEquals(r.amps(10, "w4"), r.amps(10, "w5") + r.amps(10, "w6"), 1e-9);
+    }
+
+    @Test
+    public void aJumperOnABareEndGoesAlongWithIt() {
+        Fault link = Fault.of(FaultKind.LINK, "between", List.of("~w5.1", "Y.1"));
+        Fault lifted = new Fault(FaultKind.LIFTED, Map.of("wire", "w5", "at", "W.2"), 0.0, 10.0);
+        Runs r = Runs.of(twoRelays(), during(20).fault(link).fault(lifted));
+        assertEquals(r.at(5, "KW"), "in");
+        assertTrue(r.volts(5, "W.2", "T1.X2") < 15, "the switch's terminal has nothing on it and floats");
+        assertEquals(r.at(15, "KW"), "in");
+        assertTrue(r.volts(15, "W.2", "T1.X2") > 20, "landed again, with the jumper on it");
+    }
+
     @Test
     public void aShortBetweenTwoCoresBringsBothAndALinkLeftInHoldsOne() {
         Fault chafed = Fault.of(FaultKind.SHORT, "between", List.of("W.2", "Y.2"), "ohms", 0.1);

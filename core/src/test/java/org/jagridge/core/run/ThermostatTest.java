@@ -5,7 +5,10 @@ import static org.jagridge.core.Circuits.during;
 import static org.testng.Assert.assertEquals;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.FaultKind;
 import org.testng.annotations.Test;
 
 /** What thermostats join, and when. */
@@ -68,6 +71,15 @@ public class ThermostatTest {
         Circuit common = with("terminals", List.of("R", "C", "G"), "power", "common");
         Runs r = Runs.of(
                 common, during(30).start("TH.fan", "on").at(10, "M.on", false).at(20, "M.on", true));
+        assertEquals(r.at(5, "TH"), "R-G");
+        assertEquals(r.at(15, "TH"), "blank");
+        assertEquals(r.at(25, "TH"), "R-G");
+    }
+
+    @Test
+    public void aDeadDisplayCallsForNothingThoughItIsFed() {
+        Fault blank = new Fault(FaultKind.CONDITION, Map.of("part", "TH", "condition", "blank"), 10.0, 20.0);
+        Runs r = Runs.of(conventional(), during(30).start("TH.fan", "on").fault(blank));
         assertEquals(r.at(5, "TH"), "R-G");
         assertEquals(r.at(15, "TH"), "blank");
         assertEquals(r.at(25, "TH"), "R-G");

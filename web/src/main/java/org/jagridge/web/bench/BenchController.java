@@ -62,7 +62,7 @@ class BenchController {
             return changes(state, model);
         }
         model.addAttribute("bench", BenchView.of(state, settings.look(), json));
-        model.addAttribute("place", BenchPlace.of(state, settings.look()));
+        model.addAttribute("place", BenchPlace.of(state, settings.look(), json));
         return PAGE;
     }
 
@@ -150,6 +150,16 @@ class BenchController {
             Model model,
             HttpServletResponse response) {
         return act(id, s, t, state -> service.clear(state, action), model, response);
+    }
+
+    @PostMapping("/bench/{id}/all-back")
+    String allBack(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, s, t, service::clearTemporaries, model, response);
     }
 
     @PostMapping("/bench/{id}/put")

@@ -1,16 +1,23 @@
 package org.jagridge.web.bench;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.web.svg.Json;
 import org.jagridge.web.svg.Look;
-import org.springframework.web.util.HtmlUtils;
+import tools.jackson.databind.json.JsonMapper;
 
-/** What stays on the bench page while the bench is open. */
+/**
+ * What stays on the bench page while the bench is open.
+ *
+ * @param terminals all terminals, and the ends of all wires as {@code w7 TH.G}: where hands and leads can go
+ */
 record BenchPlace(
         String circuit,
         String slug,
@@ -18,7 +25,7 @@ record BenchPlace(
         int revision,
         int newestRevision,
         HandsView hands,
-        String faultOptions,
+        String faultsJson,
         Look look,
         String drawingNote,
         List<String> terminals,
@@ -27,7 +34,12 @@ record BenchPlace(
         List<String> leftOut,
         String about) {
 
-    static BenchPlace of(BenchState state, Look look) {
+    /** The faults that a part can have, or those of the wiring, each by its place in the circuit's list of faults. */
+    record Faults(String title, List<Choice> faults) {}
+
+    record Choice(int index, String words) {}
+
+    static BenchPlace of(BenchState state, Look look, JsonMapper json) {
         BenchRepository.Row bench = state.bench();
         Circuit circuit = state.drawn().circuit();
         return new BenchPlace(
@@ -37,11 +49,14 @@ record BenchPlace(
                 bench.revision(),
                 bench.newestRevision(),
                 HandsView.of(state.drawn()),
-                options(circuit, state.drawn().faults()),
+                Json.inPage(faults(circuit, state.drawn().faults()), json),
                 look,
                 circuit.places().size() + " places · " + circuit.wires().size() + " wires",
-                state.drawn().assembly().nodes().keySet().stream()
-                        .map(Object::toString)
+                Stream.concat(
+                                state.drawn().assembly().nodes().keySet().stream()
+                                        .map(Object::toString),
+                                circuit.wires().stream()
+                                        .flatMap(w -> Stream.of(w.id() + " " + w.from(), w.id() + " " + w.to())))
                         .toList(),
                 circuit.wires().stream().map(Wire::id).toList(),
                 WalkView.choices(state),
@@ -49,34 +64,20 @@ record BenchPlace(
                 bench.about());
     }
 
-    /**
-     * The choices as HTML, part by part, those of wires last; a template would take longer over them than over all the rest.
-     */
-    private static String options(Circuit circuit, List<Fault> faults) {
-        Map<String, StringBuilder> groups = new LinkedHashMap<>();
-        circuit.parts().forEach(p -> groups.put(p.id(), new StringBuilder()));
-        groups.put("", new StringBuilder());
-        for (int i = 0; i < faults.size(); i++) {
-            String part = faults.get(i).part();
+    private static String title(Part part) {
+        return part.name() == null ? part.id() : part.id() + " " + part.name();
+    }
+
+    private static List<Faults> faults(Circuit circuit, List<Fault> all) {
+        Map<String, Faults> groups = new LinkedHashMap<>();
+        circuit.parts().forEach(p -> groups.put(p.id(), new Faults(title(p), new ArrayList<>())));
+        groups.put("", new Faults("wires and cores", new ArrayList<>()));
+        for (int i = 0; i < all.size(); i++) {
+            String part = all.get(i).part();
             groups.get(part == null ? "" : part)
-                    .append("<option value=\"")
-                    .append(i)
-                    .append("\">")
-                    .append(HtmlUtils.htmlEscape(faults.get(i).words()))
-                    .append("</option>");
+                    .faults()
+                    .add(new Choice(i, all.get(i).words()));
         }
-        StringBuilder html = new StringBuilder();
-        groups.forEach((id, options) -> {
-            if (!options.isEmpty()) {
-                String name = circuit.part(id).map(Part::name).map(n -> " " + n).orElse("");
-                String title = id.isEmpty() ? "wires and cores" : id + name;
-                html.append("<optgroup label=\"")
-                        .append(HtmlUtils.htmlEscape(title))
-                        .append("\">")
-                        .append(options)
-                        .append("</optgroup>");
-            }
-        });
-        return html.toString();
+        return groups.values().stream().filter(g -> !g.faults().isEmpty()).toList();
     }
 }

@@ -92,6 +92,24 @@ class BenchRepository {
         return bench;
     }
 
+    /**
+     * Stores actions that follow each other, the first on its own parent, and makes the last the bench's head; in one
+     * transaction.
+     *
+     * @return the last one's id
+     */
+    @Transactional
+    public long add(long benchId, List<Action> actions, long cursorMicros) {
+        Long last = actions.get(0).parent();
+        for (Action a : actions) {
+            last = add(
+                    benchId,
+                    new Action(0, last, a.undoTo(), a.undoMicros(), a.micros(), a.kind(), a.body()),
+                    cursorMicros);
+        }
+        return last;
+    }
+
     /** Stores an action and makes it the bench's head, in one transaction. */
     @Transactional
     public long add(long benchId, Action a, long cursorMicros) {

@@ -1,6 +1,7 @@
 package org.jagridge.web.bench;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -271,22 +272,48 @@ public class BenchService {
      * @throws BadActException where that can't be, or where it goes around a safety and no reason is given
      */
     BenchState put(BenchState from, String act, String one, String other, String reason) {
-        Action.Kind kind = HandWork.kind(act);
-        Temporary temporary = new HandWork(from.drawn().assembly()).read(kind, one, other, reason);
-        from.temporaries().values().forEach(there -> there.allows(temporary));
-        Map<String, Object> body = new LinkedHashMap<>();
-        body.put("change", CircuitWriter.fault(temporary.change()));
-        body.put("reason", temporary.reason());
-        body.put("around", temporary.around());
-        return act(from, kind, json.writeValueAsString(body));
+        List<Temporary> read =
+                new HandWork(from.drawn().assembly(), from.temporaries().values()).read(act, one, other, reason);
+        return act(
+                from,
+                read.stream()
+                        .map(t -> {
+                            Map<String, Object> body = new LinkedHashMap<>();
+                            body.put("change", CircuitWriter.fault(t.change()));
+                            body.put("reason", t.reason());
+                            body.put("around", t.around());
+                            return new Done(t.kind(), json.writeValueAsString(body));
+                        })
+                        .toList());
     }
 
     /** Takes a fault, a link or a lifted wire's gap out again. */
-    BenchState clear(BenchState from, long faultAction) {
-        if (!from.faults().containsKey(faultAction) && !from.temporaries().containsKey(faultAction)) {
+    BenchState clear(BenchState from, long action) {
+        if (!from.faults().containsKey(action) && !from.temporaries().containsKey(action)) {
             throw new BadActException("That is not there now.");
         }
-        return act(from, Action.Kind.CLEAR, json.writeValueAsString(Map.of("action", faultAction)));
+        Temporary landed = from.temporaries().get(action);
+        from.temporaries().values().stream()
+                .filter(t -> landed != null && t.holds(landed, from.drawn().circuit()))
+                .findFirst()
+                .ifPresent(t -> {
+                    throw new BadActException("That end is in a twist: " + t.words() + ". Take the twist apart first.");
+                });
+        return act(from, List.of(cleared(action)));
+    }
+
+    /** Puts everything back that was put in for a test: in the order opposite to that in which it came. */
+    BenchState clearTemporaries(BenchState from) {
+        List<Long> there = new ArrayList<>(from.temporaries().keySet());
+        if (there.isEmpty()) {
+            throw new BadActException("Nothing is put in for a test.");
+        }
+        Collections.reverse(there);
+        return act(from, there.stream().map(this::cleared).toList());
+    }
+
+    private Done cleared(long action) {
+        return new Done(Action.Kind.CLEAR, json.writeValueAsString(Map.of("action", action)));
     }
 
     /**
@@ -294,7 +321,8 @@ public class BenchService {
      *
      * @throws BadActException where there is no such place
      */
-    BenchState meter(BenchState from, Leads leads) {
+    BenchState meter(BenchState from, Leads written) {
+        Leads leads = written.named(from.drawn().circuit());
         leads.misfit(from.frame().assembly()).ifPresent(words -> {
             throw new BadActException(words);
         });
@@ -337,41 +365,43 @@ public class BenchService {
         return value;
     }
 
-    /**
-     * Appends an act at the instant shown. Acts after that instant are set aside: the new state doesn't have them, but
-     * undo brings them back.
-     */
+    /** What hands did, not yet stored. */
+    private record Done(Action.Kind kind, String body) {}
+
     private BenchState act(BenchState from, Action.Kind kind, String body) {
+        return act(from, List.of(new Done(kind, body)));
+    }
+
+    /**
+     * Appends what was done at the instant shown, which undo takes back as one. Acts after that instant are set aside: the
+     * new state doesn't have them, but undo brings them back.
+     */
+    private BenchState act(BenchState from, List<Done> all) {
+        boolean moves = all.stream().anyMatch(d -> d.kind().moves());
         Long parent = null;
         boolean leadsKept = true;
         for (Action a : from.actions()) {
-            if (kind.moves() && a.kind().moves() && a.micros() > from.micros()) {
+            if (moves && a.kind().moves() && a.micros() > from.micros()) {
                 leadsKept = false;
                 break;
             }
             parent = a.id();
         }
-        long then = from.micros() + (kind.moves() ? Action.TAKES : 0);
+        long then = from.micros() + (moves ? Action.TAKES : 0);
         if (then > LONGEST) {
             throw new BadActException("This bench has run for a week. Start a fresh one.");
         }
         Long undoTo = from.head() == 0 ? null : from.head();
-        Action action = new Action(0, parent, undoTo, from.micros(), from.micros(), kind, body);
-        long id = benches.add(from.bench().id(), action, then);
+        List<Action> actions = new ArrayList<>();
+        for (Done d : all) {
+            actions.add(new Action(0, parent, undoTo, from.micros(), from.micros(), d.kind(), d.body()));
+        }
         if (!leadsKept) {
             // the leads lay where they lie; what was set aside with the later acts must not move them
-            id = benches.add(
-                    from.bench().id(),
-                    new Action(
-                            0,
-                            id,
-                            undoTo,
-                            from.micros(),
-                            then,
-                            Action.Kind.METER,
-                            json.writeValueAsString(Leads.of(from.meter()).toMap())),
-                    then);
+            String leads = json.writeValueAsString(Leads.of(from.meter()).toMap());
+            actions.add(new Action(0, parent, undoTo, from.micros(), then, Action.Kind.METER, leads));
         }
+        long id = benches.add(from.bench().id(), actions, then);
         return state(from.bench().id(), id, then);
     }
 }

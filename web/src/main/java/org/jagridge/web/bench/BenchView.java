@@ -100,7 +100,13 @@ record BenchView(
                 isLive(state.frame(), t),
                 t.reason(),
                 t.around().isEmpty() ? "" : "around " + String.join(" and ", t.around()),
-                t.kind() == Action.Kind.LINK ? "take off" : "land again");
+                undo(state, t));
+    }
+
+    private static String undo(BenchState state, Temporary t) {
+        boolean offBefore = state.temporaries().values().stream()
+                .anyMatch(other -> t.holds(other, state.drawn().circuit()));
+        return t.kind() == Action.Kind.LINK ? "take off" : offBefore ? "take apart" : "land again";
     }
 
     private static boolean isLive(Frame frame, Temporary t) {

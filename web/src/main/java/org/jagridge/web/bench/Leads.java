@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jagridge.core.circuit.BareEnd;
+import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Assembly;
@@ -63,6 +64,20 @@ record Leads(String mode, String plus, String minus, String wire, double turns, 
                 "",
                 1,
                 false);
+    }
+
+    /** The same with ends of wires, which people write as {@code w7 TH.G}, by the names of bare ends. */
+    Leads named(Circuit circuit) {
+        return new Leads(mode, named(plus, circuit), named(minus, circuit), wire, turns, lowImpedance);
+    }
+
+    private static String named(String lead, Circuit circuit) {
+        return BareEnd.read(lead, circuit).map(e -> e.terminal().toString()).orElse(lead);
+    }
+
+    /** Where a lead is, as people write it. */
+    static String written(Terminal lead, Circuit circuit) {
+        return BareEnd.of(lead).map(e -> e.written(circuit)).orElse(lead.toString());
     }
 
     /** Why they can't be there, in words; empty where they can. */

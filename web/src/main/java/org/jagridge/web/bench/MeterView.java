@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.jagridge.core.circuit.BareEnd;
+import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.meter.Meter;
@@ -31,6 +32,8 @@ record MeterView(
         boolean lowImpedance,
         String plus,
         String minus,
+        String plusAt,
+        String minusAt,
         String plusNet,
         String minusNet,
         String wire,
@@ -65,6 +68,8 @@ record MeterView(
                 sign(r.mode()),
                 r.mode().clamps() ? "none" : r.mode() == Request.Mode.CELSIUS ? "red" : "both",
                 r.lowImpedance(),
+                Leads.written(r.plus(), drawn.circuit()),
+                Leads.written(r.minus(), drawn.circuit()),
                 r.plus().toString(),
                 r.minus().toString(),
                 wire(state, r.plus()),
@@ -106,7 +111,9 @@ record MeterView(
             if (shown <= state.micros() && i < actions.size() - 1) {
                 Request r = state.meterAfter(i);
                 past.add(new Past(
-                        Clock.of(shown), where(r), Meter.at(state.run(), shown).display(r)));
+                        Clock.of(shown),
+                        where(r, state.drawn().circuit()),
+                        Meter.at(state.run(), shown).display(r)));
             }
         }
         return past;
@@ -120,11 +127,13 @@ record MeterView(
         return changed ? Math.max(0, shown - 1) : shown;
     }
 
-    private static String where(Request r) {
+    private static String where(Request r, Circuit circuit) {
         if (r.mode().clamps()) {
             return r.wire();
         }
-        return r.mode() == Request.Mode.CELSIUS ? r.plus().part() : r.plus() + " – " + r.minus();
+        return r.mode() == Request.Mode.CELSIUS
+                ? r.plus().part()
+                : Leads.written(r.plus(), circuit) + " – " + Leads.written(r.minus(), circuit);
     }
 
     private static String wire(BenchState state, Terminal terminal) {

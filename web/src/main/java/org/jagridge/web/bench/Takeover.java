@@ -5,11 +5,14 @@ import java.util.Map;
 import java.util.Optional;
 import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.circuit.WiringDefect;
 import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.format.JsonText;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.Assembly;
@@ -32,7 +35,8 @@ final class Takeover {
         return switch (action.kind()) {
             case SET -> input(body);
             case FAULT -> fault(body);
-            case LINK, LIFT, MOVE, TWIST -> fault(body.get("change"));
+            case LINK -> link(body.get("change"));
+            case LIFT, MOVE, TWIST -> fault(body.get("change"));
             case METER -> leads(body);
             case CLEAR -> Optional.empty();
         };
@@ -53,12 +57,23 @@ final class Takeover {
                 : Optional.of(key + " doesn't take " + plain + " any more");
     }
 
+    /** A jumper may be clipped to a bare end. */
+    private Optional<String> link(JsonNode body) {
+        WiringDefect.Link link =
+                (WiringDefect.Link) CircuitReader.readFault(body).defect();
+        return fault(CircuitWriter.fault(new Fault(link.landed(assembly.circuit()))));
+    }
+
     private Optional<String> fault(JsonNode body) {
+        return fault(JsonText.plainValue(body.toString()));
+    }
+
+    private Optional<String> fault(Object written) {
         Circuit circuit = assembly.circuit();
-        String words = CircuitReader.readFault(body).words();
+        String words =
+                CircuitReader.readFault(JsonText.parse(JsonText.write(written))).words();
         try {
-            Map<String, Object> scenario =
-                    Map.of("untilSeconds", 1, "faults", List.of(JsonText.plainValue(body.toString())));
+            Map<String, Object> scenario = Map.of("untilSeconds", 1, "faults", List.of(written));
             Scenario checked = CircuitReader.readScenario(JsonText.parse(JsonText.write(scenario)), "", circuit);
             return checked.faults().isEmpty() ? Optional.of(words) : Optional.empty();
         } catch (MalformedException e) {

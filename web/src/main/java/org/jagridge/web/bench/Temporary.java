@@ -1,11 +1,11 @@
 package org.jagridge.web.bench;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jagridge.core.circuit.BareEnd;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Terminal;
-import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.circuit.WiringDefect;
 
 /**
@@ -21,29 +21,55 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
             return d.wire() + " moved onto " + d.at();
         }
         if (change.defect() instanceof WiringDefect.Twisted d) {
-            return d.one() + " and " + d.other() + " twisted together, off " + d.offOne() + " and " + d.offOther();
+            return String.join(" and ", d.wires()) + " twisted together, off "
+                    + String.join(
+                            " and ", d.off().stream().map(Terminal::toString).toList());
         }
         return change.defect() instanceof WiringDefect.Link
-                ? "link " + String.join(" to ", ends())
+                ? BareEnd.told("link " + String.join(" to ", ends()))
                 : change.wire() + " lifted" + (off() == null ? "" : " off " + off());
     }
 
     /**
      * Asks whether something more can be put in while this is there.
      *
-     * @throws BadActException where it is the same link, or a wire that is off its terminal already
+     * @throws BadActException where it is the same link, or takes the end of a wire that is off its terminal already
      */
-    void allows(Temporary more) {
+    void allows(Temporary more, Circuit circuit) {
         if (change.equals(more.change())) {
             throw new BadActException("That is there already: " + words() + ".");
         }
-        if (kind == Action.Kind.LIFT && more.kind() == Action.Kind.LIFT && off() != null) {
-            // the other end of a wire may be lifted, too
+        if (kind == Action.Kind.LIFT && more.kind() == Action.Kind.TWIST) {
             return;
         }
-        more.wires().stream().filter(wires()::contains).findFirst().ifPresent(w -> {
-            throw new BadActException(w + " is off its terminal already: " + words() + ". Land it again first.");
-        });
+        more.offEnds(circuit).stream()
+                .filter(offEnds(circuit)::contains)
+                .findFirst()
+                .ifPresent(e -> {
+                    throw new BadActException(
+                            e.wire() + " is off its terminal already: " + words() + ". Land it again first.");
+                });
+    }
+
+    /** Whether it holds an end that {@code other} has taken off, so that this must be taken apart before. */
+    boolean holds(Temporary other, Circuit circuit) {
+        return kind == Action.Kind.TWIST
+                && other.kind() == Action.Kind.LIFT
+                && offEnds(circuit).containsAll(other.offEnds(circuit));
+    }
+
+    /** The ends of wires that it has taken off their terminals; none for a link. */
+    List<BareEnd> offEnds(Circuit circuit) {
+        if (change.defect() instanceof WiringDefect.Landed d) {
+            return List.of(new BareEnd(d.wire(), d.end()));
+        }
+        List<BareEnd> ends = new ArrayList<>();
+        List<Terminal> off = terminals();
+        // at benches that are older, wires may be off altogether
+        for (int i = 0; i < Math.min(wires().size(), off.size()); i++) {
+            ends.add(BareEnd.read(wires().get(i) + " " + off.get(i), circuit).orElseThrow());
+        }
+        return ends;
     }
 
     /** The terminal that a wire was lifted off; null for anything else, and for wires that are off altogether. */
@@ -56,9 +82,7 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
         if (off() == null) {
             return "";
         }
-        Wire wire = circuit.wire(change.wire()).orElseThrow();
-        int end = wire.from().equals(off()) ? 0 : 1;
-        return new BareEnd(wire.id(), end).terminal() + " " + off();
+        return offEnds(circuit).get(0).terminal() + " " + off();
     }
 
     /** The two terminals of a link; empty for anything else. */
@@ -72,7 +96,7 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
             return List.of(d.a(), d.b());
         }
         if (change.defect() instanceof WiringDefect.Twisted d) {
-            return List.of(d.offOne(), d.offOther());
+            return d.off();
         }
         if (change.defect() instanceof WiringDefect.Landed d) {
             return List.of(d.at());
@@ -83,7 +107,7 @@ record Temporary(Action.Kind kind, Fault change, String reason, List<String> aro
     /** The wires that are not where the drawing has them; none for a link. */
     List<String> wires() {
         if (change.defect() instanceof WiringDefect.Twisted d) {
-            return List.of(d.one(), d.other());
+            return d.wires();
         }
         return change.wire() == null ? List.of() : List.of(change.wire());
     }

@@ -65,6 +65,11 @@ record EditView(
     /** @param ratings the parameters with their defaults, as a reminder */
     record TypeChoice(String type, String title, String ratings) {}
 
+    /** Whether there is nothing in the circuit yet. */
+    public boolean isEmpty() {
+        return parts.isEmpty();
+    }
+
     static EditView of(Row row, Drawn drawn, String undo, String redo) {
         Circuit c = drawn.circuit();
         Set<String> colours = new LinkedHashSet<>(COLOURS);
@@ -109,7 +114,7 @@ record EditView(
                 p.type(),
                 p.place(),
                 text(p.name()),
-                PartText.write(p.params()),
+                PartText.write(p.params(), PartTypes.catalogue().require(p)),
                 MarksText.write(p.labels()),
                 fitted,
                 hint(type));

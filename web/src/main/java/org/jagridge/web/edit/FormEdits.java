@@ -10,7 +10,6 @@ import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.ConductorSize;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
-import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Terminal;
@@ -21,10 +20,11 @@ import org.jagridge.core.edit.Edit;
 import org.jagridge.core.edit.Edits;
 import org.jagridge.core.edit.MarksText;
 import org.jagridge.core.edit.PartText;
+import org.jagridge.core.edit.RowWords;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.format.WireListCsv;
-import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.part.PartType;
 
 /** Reads what a form of the editor asks for. Every field is text; an empty one is as good as none. */
 final class FormEdits {
@@ -57,6 +57,7 @@ final class FormEdits {
             case "remove-cable" -> Edits.removeCable(required("old"));
             case "remove-place" -> Edits.removePlace(required("old"));
             case "chain" -> Edits.rung(ChainEntry.read(required("line"), circuit, run()));
+            case "copies" -> copies();
             case "join" -> Edits.wires(List.of(join()));
             case "paste" -> Edits.wires(pasted());
             case "wire-list" -> wireList();
@@ -95,92 +96,78 @@ final class FormEdits {
         return old == null ? null : Integer.valueOf(old);
     }
 
-    private Terminal terminal(String name) {
-        String text = required(name);
-        if (!Terminal.isWellFormed(text)) {
-            throw problem(name + ": \"" + text + "\" is not a terminal; write PART.TERMINAL, like K1.A1");
-        }
-        return circuit.named(text, this::exists);
-    }
-
-    private boolean exists(Terminal t) {
-        return circuit.part(t.part())
-                .map(p -> {
-                    PartDeclaration type = PartTypes.catalogue().require(p);
-                    return type.terminals(new Params(type.params(), p.params())).contains(t.name());
-                })
-                .orElse(false);
-    }
-
     private Wire.Run run() {
         return "factory".equals(field("run")) ? Wire.Run.FACTORY : Wire.Run.FIELD;
     }
 
-    private ConductorSize size() {
-        String word = field("size");
-        return word == null
-                ? null
-                : ConductorSize.of(word)
-                        .orElseThrow(
-                                () -> problem("\"" + word + "\" is no conductor size; write it like 18AWG or 1.5mm2"));
-    }
-
-    private Double length() {
-        String text = field("length");
-        try {
-            return text == null ? null : Double.valueOf(text.replace(',', '.'));
-        } catch (NumberFormatException e) {
-            throw problem("the length \"" + text + "\" is not a number of metres");
-        }
-    }
-
     private Wire wire() {
+        RowWords words = new RowWords(circuit);
         String old = field("old");
-        String id = field("id");
-        String cable = field("cable");
-        String colour = field("colour");
+        String id = words.id("id", field("id"));
+        Cable cable = field("cable") == null ? null : words.cable("cable", field("cable"));
+        boolean own = field("cable") == null;
+        Terminal from = words.terminal("from", field("from"));
+        Terminal to = words.terminal("to", field("to"));
         // in a cable the colour tells the core
-        String core = cable == null ? null : colour;
+        String core = cable == null ? null : words.core("colour", field("colour"), cable);
+        String colour = own ? words.colour("colour", field("colour")) : null;
+        ConductorSize size = words.size("size", field("size"));
+        Double length = words.metres("length", field("length"));
+        if (cable != null && words.allRead()) {
+            words.betweenPlaces("cable", cable, from, to);
+        }
+        words.done();
         List<String> atEnds = old == null
                 ? List.of()
                 : circuit.wire(old).map(Wire::colourAtEnds).orElse(List.of());
         return new Wire(
                 id == null ? old == null ? "" : old : id,
-                terminal("from"),
-                terminal("to"),
-                cable == null ? colour : null,
-                size(),
-                length(),
+                from,
+                to,
+                colour,
+                size,
+                length,
                 run(),
-                cable,
+                cable == null ? null : cable.id(),
                 core,
                 atEnds);
     }
 
     private Wire join() {
-        return new Wire(
-                "", terminal("from"), terminal("to"), field("colour"), null, null, run(), null, null, List.of());
+        RowWords words = new RowWords(circuit);
+        Terminal from = words.terminal("from", field("from"));
+        Terminal to = words.terminal("to", field("to"));
+        words.done();
+        return new Wire("", from, to, field("colour"), null, null, run(), null, null, List.of());
     }
 
     private Part part() {
-        String typeName = required("type");
-        PartDeclaration type = PartTypes.catalogue()
-                .find(typeName)
-                .orElseThrow(() -> problem("there is no part type \"" + typeName + "\"; see the catalogue"));
+        RowWords words = new RowWords(circuit);
+        PartType type = words.type("type", field("type"));
+        String id = words.id("id", field("id"));
         String old = field("old");
+        String place = field("place") == null ? usualPlace() : field("place");
+        place = words.place("place", place);
+        Map<String, Object> params = Map.of();
+        Map<String, String> labels =
+                old == null ? Map.of() : circuit.part(old).map(Part::labels).orElse(Map.of());
+        if (type != null) {
+            try {
+                params = field("params") == null ? Map.of() : PartText.read(field("params"), type);
+                // a form without the cell leaves the marks as they were
+                labels = fields.containsKey("marks")
+                        ? MarksText.read(fields.get("marks"), type.terminals(new Params(type.params(), params)))
+                        : labels;
+            } catch (MalformedException e) {
+                e.problems().forEach(p -> words.wrong(p.path().replace("/", ""), p.message(), p.instead()));
+            }
+        }
+        words.done();
         String fitted = field("fitted");
-        String ratings = field("params");
-        Map<String, Object> params = ratings == null ? Map.of() : PartText.read(ratings, type);
-        // a form without the cell leaves the marks as they were
-        Map<String, String> labels = fields.containsKey("marks")
-                ? MarksText.read(fields.get("marks"), type.terminals(new Params(type.params(), params)))
-                : old == null ? Map.of() : circuit.part(old).map(Part::labels).orElse(Map.of());
         return new Part(
-                required("id"),
-                typeName,
-                field("place") == null && circuit.places().size() == 1
-                        ? circuit.places().get(0).id()
-                        : required("place"),
+                id == null ? Edits.freePartId(circuit.parts(), type) : id,
+                type.type(),
+                place,
                 field("name"),
                 params,
                 fitted == null || fitted.equals("yes"),
@@ -188,29 +175,48 @@ final class FormEdits {
                 labels);
     }
 
+    /** Where the last part was put; empty where there is no place. */
+    private String usualPlace() {
+        List<Part> parts = circuit.parts();
+        return !parts.isEmpty()
+                ? parts.get(parts.size() - 1).place()
+                : circuit.places().isEmpty() ? "" : circuit.places().get(0).id();
+    }
+
     private Cable cable() {
+        RowWords words = new RowWords(circuit);
+        String id = words.required("id", words.id("id", field("id")));
+        String from = words.place("from", words.required("from", field("from")));
+        String to = words.place("to", words.required("to", field("to")));
+        String cores = words.required("cores", field("cores"));
+        ConductorSize size = words.size("size", field("size"));
+        Double length = words.metres("length", field("length"));
+        words.done();
         return new Cable(
-                required("id"),
-                required("from"),
-                required("to"),
-                length(),
-                size(),
-                Arrays.stream(required("cores").split(","))
+                id,
+                from,
+                to,
+                length,
+                size,
+                Arrays.stream(cores.split(",", -1))
                         .map(String::strip)
                         .filter(s -> !s.isEmpty())
                         .toList());
     }
 
     private Place place() {
-        String access = field("access");
-        try {
-            return new Place(
-                    required("id"),
-                    field("name") == null ? required("id") : field("name"),
-                    access == null ? Place.Access.PANEL : Place.Access.of(access));
-        } catch (IllegalArgumentException e) {
-            throw problem("access \"" + access + "\" is none of hand, wall, panel, outdoor, ladder, roof");
-        }
+        RowWords words = new RowWords(circuit);
+        String id = words.required("id", words.id("id", field("id")));
+        Place.Access access = field("access") == null ? Place.Access.PANEL : words.access("access", field("access"));
+        words.done();
+        return new Place(id, field("name") == null ? id : field("name"), access);
+    }
+
+    private Edit copies() {
+        List<String> ids = Arrays.stream(required("parts").split("[\\s,;]+", -1))
+                .filter(s -> !s.isEmpty())
+                .toList();
+        return Edits.copies(ids, "yes".equals(field("outside")));
     }
 
     /** Rows from a spreadsheet, with a header or with the columns from, to, colour. */

@@ -1,6 +1,8 @@
 package org.jagridge.web.edit;
 
+import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.edit.CircuitDiff;
+import org.jagridge.core.edit.Rerouting;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.springframework.stereotype.Controller;
@@ -34,7 +36,10 @@ class RevisionController {
         model.addAttribute("revisions", service.revisions(row));
         model.addAttribute("from", older);
         model.addAttribute("to", newer);
-        model.addAttribute("lines", CircuitDiff.between(service.circuit(row, older), service.circuit(row, newer)));
+        Circuit before = service.circuit(row, older);
+        Circuit after = service.circuit(row, newer);
+        model.addAttribute("lines", CircuitDiff.between(before, after));
+        model.addAttribute("rerouting", Rerouting.between(before, after).orElse(null));
         return "edit/revisions";
     }
 

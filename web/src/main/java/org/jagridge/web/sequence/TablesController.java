@@ -1,6 +1,9 @@
 package org.jagridge.web.sequence;
 
 import java.util.List;
+import java.util.Optional;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.meter.StripTable;
 import org.jagridge.core.meter.Walk;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.run.Run;
@@ -16,7 +19,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The mode table and the table of expected volts of a stored circuit. */
+/** The mode table, the table of expected volts and those of strips of a stored circuit. */
 @Controller
 class TablesController {
     private final CircuitRepository circuits;
@@ -71,6 +74,44 @@ class TablesController {
             @PathVariable String slug, @RequestParam("run") String key, @RequestParam String load) {
         return Downloads.csv(
                 slug + "-volts.csv", volts(circuits.require(slug), key, load).lines());
+    }
+
+    @GetMapping("/circuits/{slug}/strip")
+    String strip(@PathVariable String slug, @RequestParam(required = false) String at, Model model) {
+        Row row = circuits.require(slug);
+        List<Part> strips = strips(row);
+        model.addAttribute("circuit", row);
+        model.addAttribute("strips", strips);
+        model.addAttribute(
+                "t",
+                strips.isEmpty()
+                        ? null
+                        : strip(row, at == null ? strips.get(0).id() : at).orElse(null));
+        return "sequence/strip";
+    }
+
+    @GetMapping("/circuits/{slug}/strip.csv")
+    ResponseEntity<byte[]> stripCsv(@PathVariable String slug, @RequestParam String at) {
+        return Downloads.csv(
+                slug + "-" + at + "-volts.csv",
+                strip(circuits.require(slug), at)
+                        .orElseThrow(
+                                () -> new NotFoundException("No supply of this circuit has a return to measure to."))
+                        .lines());
+    }
+
+    private List<Part> strips(Row row) {
+        return StripTable.strips(store.revision(row.revisionId()).circuit());
+    }
+
+    private Optional<StripView> strip(Row row, String at) {
+        Part strip = strips(row).stream()
+                .filter(p -> p.id().equals(at))
+                .findFirst()
+                .orElseThrow(
+                        () -> new NotFoundException("There is no strip \"" + at + "\" with wires in this circuit."));
+        return told.strip(row.revisionId(), strip)
+                .map(t -> StripView.of(t, store.revision(row.revisionId()).circuit()));
     }
 
     private List<Branch> loads(Row row) {

@@ -2,8 +2,11 @@ package org.jagridge.web.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.meter.StripTable;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.core.trace.ModeTable;
@@ -27,9 +30,14 @@ public class Told {
     private final Kept<Long, ModeTable> modes =
             new Kept<>(TABLES_MEGABYTES, m -> m.rows().size());
 
+    private final Kept<Strip, Optional<StripTable>> strips =
+            new Kept<>(TABLES_MEGABYTES, t -> t.map(s -> s.rows().size()).orElse(1));
+
     Told(CircuitStore store) {
         this.store = store;
     }
+
+    private record Strip(long revisionId, Part part) {}
 
     private record Asked(long revisionId, Scenario scenario) {}
 
@@ -43,6 +51,13 @@ public class Told {
     private List<Presets.Preset> presets(long revisionId) {
         return presets.get(
                 revisionId, () -> Presets.of(store.revision(revisionId).circuit()));
+    }
+
+    /** The table of a strip of a revision; empty where no supply of it has a return. */
+    Optional<StripTable> strip(long revisionId, Part strip) {
+        return strips.get(
+                new Strip(revisionId, strip),
+                () -> StripTable.of(store.revision(revisionId).assembly(), strip));
     }
 
     /** The key of a circuit's own scenario, by its index. */

@@ -58,16 +58,21 @@ public class BenchActsTest extends WebTest {
     @DataProvider
     public Object[][] refused() {
         return new Object[][] {
-            {"put", "Hands can link, lift, move and twist, not &quot;pull&quot;", put("pull", "TH.R", "TH.G")},
+            {"put", "Hands can link, lift, take off, move and twist, not &quot;pull&quot;", put("pull", "TH.R", "TH.G")
+            },
             {"put", "A link needs two terminals", put("link", "TH.R", "TH.R")},
             {"put", "There is no terminal &quot;TH.Q&quot; to link", put("link", "TH.Q", "TH.R")},
-            {"put", "There is no wire &quot;w999&quot; to lift", put("lift", "w999", "")},
+            {"put", "There is no wire &quot;w999&quot; to take off", put("lift", "w999", "")},
             {"put", "Which end of w14? Write &quot;w14 XT.3&quot; or &quot;w14 K1.A1&quot;", put("lift", "w14", "")},
             {"put", "w14 doesn&#39;t end at TH.G: it goes from XT.3 to K1.A1", put("lift", "w14 TH.G", "")},
             {"put", "No wire is under K1.22", put("lift", "K1.22", "")},
             {"put", "w11 and w14 are under XT.3. Write which one, like &quot;w11 XT.3&quot;", put("lift", "XT.3", "")},
             {"put", "w14 is at K1.A1 already", put("move", "w14 XT.3", "K1.A1")},
-            {"put", "Twisting needs two wires; both of these are w14", put("twist", "w14 XT.3", "w14 K1.A1")},
+            {
+                "put",
+                "Twisting needs different wires; two of these ends are of w14",
+                put("twist", "w14 XT.3", "w14 K1.A1")
+            },
             {"set", "is not one of auto, on, circulate", new String[] {"key", "TH.fan", "value", "sideways"}},
             {"set", "There is no", new String[] {"key", "TH.turbo", "value", "on"}},
             {"set", "&quot;warm&quot; is not a number", new String[] {"key", "TH.heatSetCelsius", "value", "warm"}},
@@ -106,6 +111,7 @@ public class BenchActsTest extends WebTest {
         at = done(at, "put", "act", "link", "one", "TH.R", "other", "TH.Y", "reason", "does it cool");
         at = done(at, "put", put("lift", "w14 K1.A1", ""));
         at = done(at, "put", put("lift", "w11 TH.G", ""));
+        at = done(at, "put", "act", "link", "one", "w14 K1.A1", "other", "K2.A1", "reason", "");
         at = done(at, "fault", "fault", fault(opened, "coil open K2"));
         at = done(at, "fault", "fault", fault(opened, "coil open K1"));
         at = done(at, "set", "key", "TH.fan", "value", "on");
@@ -121,9 +127,10 @@ public class BenchActsTest extends WebTest {
         String body = open(slug).body();
         assertTrue(body.contains("link TH.R to TH.Y") && body.contains("does it cool"), "the link");
         assertTrue(body.contains("w14 lifted off K1.A1"), "the lifted wire");
+        assertTrue(body.contains("link the bare end of w14 to K2.A1"), "the link on the bare end");
         assertTrue(body.contains("coil open K1</span>"), "the fault");
         assertFalse(body.contains("coil open K2</span>"), "what was mended");
-        assertTrue(body.contains("value=\"~w14.2\""), "the lead on the bare end");
+        assertTrue(body.contains("value=\"w14 K1.A1\""), "the lead on the bare end");
         Matcher left =
                 Pattern.compile("id=\"left-out\".*?</div>", Pattern.DOTALL).matcher(body);
         assertTrue(left.find(), "says what was left out");
@@ -131,7 +138,8 @@ public class BenchActsTest extends WebTest {
     }
 
     private static String fault(At at, String words) {
-        Matcher m = Pattern.compile("value=\"(\\d+)\">" + words + "<").matcher(at.body());
+        Matcher m =
+                Pattern.compile("\"index\":(\\d+),\"words\":\"" + words + "\"").matcher(at.body());
         assertTrue(m.find(), words);
         return m.group(1);
     }

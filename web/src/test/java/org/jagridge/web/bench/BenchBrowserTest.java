@@ -6,7 +6,6 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.SelectOption;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
@@ -152,12 +151,31 @@ public class BenchBrowserTest extends BrowserTest {
     @Test
     public void aFaultIsPutInAndMended() {
         bench.choose("TH.fan", "on");
-        bench.id("fault-choice").selectOption(new SelectOption().setLabel("coil open K1"));
+        bench.fault("coil open K1");
         assertThat(bench.page().locator(".hand.fault")).containsText("coil open K1");
         assertThat(bench.ladderSymbol("K1", "A1-A2")).hasAttribute("data-signal", "out");
         bench.page().locator(".hand.fault button").click();
         assertThat(bench.page().locator(".hand.fault")).hasCount(0);
         assertThat(bench.ladderSymbol("K1", "A1-A2")).hasAttribute("data-signal", "in");
+    }
+
+    @Test
+    public void aFaultIsFoundByItsPartOrByWhatIsWrong() {
+        bench.id("fault-find").fill("relay weld");
+        Locator found = bench.page().locator("#faults-found [role=option]");
+        assertThat(found.first()).containsText("contact welded K");
+        assertThat(bench.page().locator("#faults-found .group").first()).containsText("K1");
+        bench.id("fault-find").fill("no such thing");
+        assertThat(bench.page().locator("#faults-found")).hasText("No fault of that name in this circuit.");
+        bench.id("fault-find").fill("condition th blank");
+        found.first().click();
+        assertThat(bench.page().locator(".hand.fault")).containsText("condition TH blank");
+        assertThat(bench.box("TH")).hasAttribute("data-signal", "blank");
+        assertThat(bench.id("faults-found")).isHidden();
+        bench.id("fault-find").focus();
+        assertThat(bench.id("faults-found")).isVisible();
+        bench.id("fault-find").press("Escape");
+        assertThat(bench.id("faults-found")).isHidden();
     }
 
     @Test

@@ -70,6 +70,15 @@ final class BenchPage {
         assertThat(id("lead-minus")).hasAttribute("value", black);
     }
 
+    /** Finds a fault by words of it and puts the first of that name in. */
+    void fault(String words) {
+        id("fault-find").fill(words);
+        assertThat(page.locator("#faults-found [aria-selected=true]")).hasText(words);
+        id("fault-find").press("Enter");
+        assertThat(page.locator(".hand.fault").filter(new Locator.FilterOptions().setHasText(words)))
+                .isVisible();
+    }
+
     Locator reading() {
         return id("reading");
     }

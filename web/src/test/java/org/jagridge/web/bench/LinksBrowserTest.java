@@ -43,7 +43,7 @@ public class LinksBrowserTest extends BrowserTest {
         }
         page().locator("[name='act']").selectOption(act);
         page().locator("[name='one']").fill(one);
-        if (act.equals("lift")) {
+        if (act.equals("lift") || act.equals("off")) {
             assertThat(page().locator("[name='other']")).isHidden();
         } else {
             page().locator("[name='other']").fill(other);
@@ -110,7 +110,7 @@ public class LinksBrowserTest extends BrowserTest {
                 .click();
         assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
         lift("w999");
-        assertThat(page.locator("#notice")).containsText("There is no wire \"w999\" to lift");
+        assertThat(page.locator("#notice")).containsText("There is no wire \"w999\" to take off");
     }
 
     @Test
@@ -122,17 +122,17 @@ public class LinksBrowserTest extends BrowserTest {
         bare.focus();
         assertThat(page().locator("#inspector")).containsText("the bare end of w14, off K1.A1");
         page().keyboard().press("Enter");
-        assertThat(page().locator("#lead-plus")).hasAttribute("value", "~w14.2");
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "w14 K1.A1");
         assertThat(page().locator(".lead.red em")).hasText("off K1.A1");
         assertThat(page().locator(".says")).containsText("reaches the bare end of w14 through F1 1–2, TH R–G");
         assertThat(page().locator(".connection .probe.red")).hasCount(1);
         page().reload();
-        assertThat(page().locator("#lead-plus")).hasValue("~w14.2");
+        assertThat(page().locator("#lead-plus")).hasValue("w14 K1.A1");
         page().locator("#lead-plus").fill("T1.X1");
         page().locator("#lead-plus").press("Enter");
         assertThat(page().locator("#lead-plus")).hasAttribute("value", "T1.X1");
         bare.click();
-        assertThat(page().locator("#lead-plus")).hasAttribute("value", "~w14.2");
+        assertThat(page().locator("#lead-plus")).hasAttribute("value", "w14 K1.A1");
         temporaries().locator("button").click();
         assertThat(temporaries()).hasCount(0);
         assertThat(page().locator("#lead-plus")).hasAttribute("value", "K1.A1");
@@ -234,12 +234,51 @@ public class LinksBrowserTest extends BrowserTest {
         put("move", "w11", "TH.R", "");
         assertThat(page().locator("#notice")).containsText("Which end of w11?");
         put("twist", "TH.G", "TH.G", "");
-        assertThat(page().locator("#notice")).containsText("both of these are w11");
+        assertThat(page().locator("#notice")).containsText("two of these ends are of w11");
         put("twist", "TH.G", "TH.Z", "");
         assertThat(page().locator("#notice")).containsText("There is no terminal \"TH.Z\"");
         put("move", "w1 TH.G", "TH.R", "");
         assertThat(page().locator("#notice")).containsText("w1 doesn't end at TH.G");
         assertThat(temporaries()).hasCount(0);
+    }
+
+    @Test
+    public void allWiresOfAPartComeOffInOneActAndGoBackInOne() {
+        open("lab-bench");
+        bench.choose("TH.fan", "on");
+        put("off", "th", "", "to change it");
+        assertThat(temporaries()).hasCount(5);
+        assertThat(page().locator(".must")).containsText("5 to undo before hand-over");
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "out");
+        put("off", "TH", "", "");
+        assertThat(page().locator("#notice")).containsText("No wire is on TH.");
+        put("off", "NO", "", "");
+        assertThat(page().locator("#notice")).containsText("There is no part \"NO\"");
+        // ends that are off can be twisted, clipped to, and measured, all by the same name
+        put("twist", "w9 TH.R", "w11 TH.G, w12 TH.Y", "");
+        assertThat(temporaries()).hasCount(6);
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
+        Locator wire = temporaries().filter(new Locator.FilterOptions().setHasText("w9 lifted off"));
+        wire.locator("button").click();
+        assertThat(page().locator("#notice")).containsText("That end is in a twist: w9 and w11 and w12 twisted");
+        bench.lead("w9 TH.R", "T1.X2");
+        assertThat(bench.reading()).hasText(Pattern.compile("2\\d\\.\\d"));
+        temporaries()
+                .filter(new Locator.FilterOptions().setHasText("twisted"))
+                .locator("button", new Locator.LocatorOptions().setHasText("take apart"))
+                .click();
+        assertThat(temporaries()).hasCount(5);
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "out");
+        put("link", "w9 TH.R", "w11 TH.G", "");
+        assertThat(temporaries()).hasCount(6);
+        assertThat(bench.box("K1")).hasAttribute("data-signal", "in");
+        page().reload();
+        assertThat(temporaries()).hasCount(6);
+        page().locator(".must button").click();
+        assertThat(temporaries()).hasCount(0);
+        assertThat(bench.box("TH")).hasAttribute("data-signal", "R-G");
+        page().locator("#undo").click();
+        assertThat(temporaries()).hasCount(6);
     }
 
     @Test

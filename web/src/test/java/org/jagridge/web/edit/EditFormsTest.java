@@ -85,17 +85,25 @@ public class EditFormsTest extends WebTest {
     @DataProvider
     public Object[][] refused() {
         return new Object[][] {
-            {"place", "access \\\"cellar\\\" is none of", new String[] {"id", "a", "access", "cellar"}},
+            {
+                "place",
+                "\\\"cellar\\\" is no way to reach a place; there are hand, wall",
+                new String[] {"id", "a", "access", "cellar"}
+            },
             {"place", "id is missing", new String[] {"name", "Attic"}},
             {"cable", "is not a number of metres", cable("length", "long")},
-            {"cable", "is no conductor size; write it like 18AWG", cable("size", "thin")},
-            {"cable", "there is no place cellar", cable("to", "cellar")},
+            {"cable", "is no conductor size; sizes are 22AWG", cable("size", "thin")},
+            {"cable", "there is no place \\\"cellar\\\"", cable("to", "cellar")},
             {"cable", "cores is missing", new String[] {"id", "X", "from", "unit", "to", "unit"}},
             {"cable", "is there twice", cable("cores", "red,red")},
-            {"wire", "is not a terminal; write PART.TERMINAL", new String[] {"from", "CC", "to", "CC.A1"}},
+            {"wire", "CC is a part; say which terminal of it", new String[] {"from", "CC", "to", "CC.A1"}},
             {"wire", "from is missing", new String[] {"to", "CC.A1"}},
-            {"part", "there is no part type", new String[] {"id", "X", "type", "nothing", "place", "unit"}},
-            {"part", "there is no place cellar", new String[] {"id", "X", "type", "relay", "place", "cellar"}},
+            {
+                "part",
+                "there is no kind of part \\\"nothing\\\"",
+                new String[] {"id", "X", "type", "nothing", "place", "unit"}
+            },
+            {"part", "there is no place \\\"cellar\\\"", new String[] {"id", "X", "type", "relay", "place", "cellar"}},
             {"remove-cable", "there is no cable NONE any more", new String[] {"old", "NONE"}},
             {"remove-place", "still parts in unit", new String[] {"old", "unit"}},
             {"remove-scenario", "is no number of a scenario", new String[] {"old", "first"}},

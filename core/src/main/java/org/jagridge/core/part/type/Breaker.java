@@ -38,6 +38,11 @@ final class Breaker extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "CB";
+    }
+
+    @Override
     public List<Field> params() {
         return List.of(
                 Field.positive("amps", 15.0, "A"),

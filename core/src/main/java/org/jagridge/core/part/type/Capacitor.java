@@ -28,6 +28,11 @@ final class Capacitor extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "CAP";
+    }
+
+    @Override
     public List<Field> params() {
         return List.of(
                 Field.choice("form", "dual", "dual", "single"), Field.numbers("microfarads", List.of(40.0, 5.0), "µF"));

@@ -28,6 +28,11 @@ final class Contactor extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "CC";
+    }
+
+    @Override
     public List<Field> params() {
         List<Field> fields = Coil.params(7.5, 30);
         fields.removeIf(f -> f.name().equals("contactAmps"));

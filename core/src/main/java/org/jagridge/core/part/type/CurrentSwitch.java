@@ -41,7 +41,7 @@ final class CurrentSwitch extends PartType {
     @Override
     public List<Field> params() {
         return List.of(
-                Field.structure("senses"),
+                Field.pairs("senses", "wire", "turns", "x"),
                 Field.positive("closeAmps", 0.8, "A"),
                 Field.positive("openAmps", 0.7, "A"),
                 Field.positive("maxContactAmps", 1.5, "A"));

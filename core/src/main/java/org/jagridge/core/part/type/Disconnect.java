@@ -21,6 +21,11 @@ final class Disconnect extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "DS";
+    }
+
+    @Override
     public List<String> terminals(Params params) {
         return List.of("L1", "L2", "T1", "T2");
     }

@@ -30,6 +30,11 @@ final class Lamp extends PartType {
     }
 
     @Override
+    public String letters() {
+        return type().equals("lamp") ? "LP" : "BZ";
+    }
+
+    @Override
     public List<Field> params() {
         return List.of(Field.positive("volts", 24.0, "V"), Field.positive("watts", 1.0, "W"));
     }

@@ -46,6 +46,11 @@ final class Motor extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "MOT";
+    }
+
+    @Override
     public List<Field> params() {
         return List.of(
                 Field.positive("volts", 120.0, "V"),

@@ -23,6 +23,11 @@ final class Relay extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "K";
+    }
+
+    @Override
     public List<Field> params() {
         List<Field> fields = Coil.params(3.5, 6);
         fields.add(Field.number("sets", 1.0, "").within(1, 4));

@@ -28,7 +28,10 @@ final class Room extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(Field.positive("timeConstantHours", 6.0, "h"), Field.structure("gains"), Field.part("outdoors"));
+        return List.of(
+                Field.positive("timeConstantHours", 6.0, "h"),
+                Field.pairs("gains", "part", "kelvinPerHour", ":"),
+                Field.part("outdoors"));
     }
 
     @Override

@@ -22,6 +22,11 @@ final class Splice extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "J";
+    }
+
+    @Override
     public List<Field> params() {
         return List.of(Field.number("posts", 3.0, "").within(2, 50));
     }

@@ -34,6 +34,11 @@ final class Supply extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "M";
+    }
+
+    @Override
     public List<Field> params() {
         return List.of(
                 Field.choice("system", "split-120-240", "split-120-240", "single-120", "single-230", "two-leg-208"),

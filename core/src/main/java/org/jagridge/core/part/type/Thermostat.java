@@ -41,12 +41,20 @@ final class Thermostat extends PartType {
     private static final double MODULE_OHMS = 2000;
     private static final double HALF_OHMS = MODULE_OHMS * (1 / HALF_AC - 1);
 
+    /** What its face is without a supply, and as a condition: dead inside, whatever its supply. */
+    private static final String BLANK = "blank";
+
     Thermostat() {
         super(
                 "thermostat",
                 "Thermostat",
                 "A set of low-voltage switches: joins R to W to heat, R to Y and G to cool. It makes no power of its "
                         + "own.");
+    }
+
+    @Override
+    public String letters() {
+        return "TH";
     }
 
     @Override
@@ -113,6 +121,7 @@ final class Thermostat extends PartType {
         faults.addAll(each(part, FaultKind.OUTPUT_STUCK, "output", outputs));
         String other = params.is("heatSource", "gas") ? "electric" : "gas";
         faults.add(Fault.of(FaultKind.WRONG_SETTING, "part", part.id(), "param", "heatSource", "value", other));
+        faults.addAll(each(part, FaultKind.CONDITION, "condition", List.of(BLANK)));
         return faults;
     }
 
@@ -187,7 +196,7 @@ final class Thermostat extends PartType {
 
     @Override
     public Signal signal(Params params) {
-        return Signal.someOf(pairs(params.texts("terminals")), "none", "blank", Burnable.BURNT);
+        return Signal.someOf(pairs(params.texts("terminals")), "none", BLANK, Burnable.BURNT);
     }
 
     @Override
@@ -258,12 +267,15 @@ final class Thermostat extends PartType {
             boolean fed = ownSupply != null && m.acVolts(ownSupply) >= LEAST_OWN_VOLTS;
             String batteries = params.is("power", "common") ? "flat" : m.word("batteries");
             boolean pulled = m.flag("pulled");
-            boolean lit = !pulled && (fed || !batteries.equals("flat"));
+            boolean dead = m.condition(BLANK);
+            boolean lit = !pulled && !dead && (fed || !batteries.equals("flat"));
             boolean switches = lit && (fed || batteries.equals("good"));
             if (!switches) {
                 Because why = pulled
                         ? Because.input("pulled off its sub-base")
-                        : lit ? Because.input("weak batteries: lit, but it switches nothing") : noSupply(m);
+                        : lit
+                                ? Because.input("weak batteries: lit, but it switches nothing")
+                                : dead ? Because.link("dead inside, whatever its supply") : noSupply(m);
                 // what it called for is forgotten; a new start is a first power
                 return Reaction.change(new State(pulled, lit, ThermostatLogic.Call.NONE, List.of(), 0), why);
             }
@@ -331,7 +343,7 @@ final class Thermostat extends PartType {
         @Override
         public String signal(State state) {
             if (!state.lit()) {
-                return "blank";
+                return BLANK;
             }
             if (state.closed().isEmpty()) {
                 return "none";

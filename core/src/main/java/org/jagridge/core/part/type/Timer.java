@@ -53,6 +53,11 @@ final class Timer extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "TD";
+    }
+
+    @Override
     public List<Field> params() {
         return List.of(
                 Field.choice(
