@@ -47,6 +47,7 @@
 
     function open(is) {
       list.hidden = !is;
+      if (is) list.scrollIntoView({ block: "nearest" });
       input.setAttribute("aria-expanded", String(is));
     }
 

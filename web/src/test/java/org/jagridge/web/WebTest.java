@@ -17,7 +17,11 @@ import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 /** The whole application on a port of its own with a database in memory. */
 @SpringBootTest(
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"spring.datasource.url=jdbc:h2:mem:web;DB_CLOSE_DELAY=-1", "jagridge.warm-up=false"})
+        properties = {
+            "spring.datasource.url=jdbc:h2:mem:web;DB_CLOSE_DELAY=-1",
+            "jagridge.warm-up=false",
+            "jagridge.history=false"
+        })
 public abstract class WebTest extends AbstractTestNGSpringContextTests {
     private static final String TOKEN = "a-token-of-the-tests";
     private static final HttpClient HTTP = HttpClient.newHttpClient();

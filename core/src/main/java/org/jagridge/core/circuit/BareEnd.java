@@ -59,12 +59,15 @@ public record BareEnd(String wire, int end) {
         return "the bare end of " + wire;
     }
 
-    /** A lead that is clipped to a wire's end goes along with it: where it is in a circuit in which the end may be landed. */
+    /**
+     * A lead that is clipped to a wire's end goes along with it: where it is in a circuit in which the end may be
+     * landed or in a twist.
+     */
     public static Terminal landed(Terminal lead, Circuit circuit) {
-        return of(lead).filter(e -> circuit.part(lead.part()).isEmpty())
-                .flatMap(e -> circuit.part(e.terminal().part()).isPresent()
-                        ? Optional.of(e.terminal())
-                        : circuit.wire(e.wire()).map(w -> w.end(e.end())))
+        // a part of a user may be called as bare ends once were
+        return of(lead).filter(e ->
+                        lead.equals(e.terminal()) || circuit.part(lead.part()).isEmpty())
+                .flatMap(e -> circuit.wire(e.wire()).map(w -> w.end(e.end())))
                 .orElse(lead);
     }
 

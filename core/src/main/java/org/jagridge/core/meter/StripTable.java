@@ -55,10 +55,17 @@ public record StripTable(
 
     /**
      * @param states of the controls, in their order; empty for one that is at rest
-     * @param volts at the posts, in their order
+     * @param volts at the posts, in their order, with a meter of high impedance
+     * @param ghosts whether most of that goes away with a meter of low impedance, by post
      * @param works what is at work then
      */
-    public record Row(List<String> states, List<Reading> volts, List<String> works) {}
+    public record Row(List<String> states, List<Reading> volts, List<Boolean> ghosts, List<String> works) {}
+
+    /** Volts under which nobody asks where they come from. */
+    private static final double LEAST_GHOST = 1;
+
+    /** What is left of a ghost at the most when the meter loads it. */
+    private static final double GHOST_LEFT = 0.5;
 
     /** The dial of a thermostat that calls by itself. */
     private static final String DIAL = "setCelsius";
@@ -117,13 +124,17 @@ public record StripTable(
         Run run = Simulation.run(assembly, new Scenario("state", start, List.of(), List.of(), SETTLES));
         long at = Time.micros(SETTLES);
         Meter meter = Meter.at(run, at);
-        return new Row(
-                settings.stream().map(s -> s.words(run.at(at))).toList(),
-                posts.stream()
-                        .map(p -> meter.shown(new Request(
-                                meter.volts(p.terminal(), reference), p.terminal(), reference, null, 1, false)))
-                        .toList(),
-                working(run.at(at)));
+        List<Reading> volts = new ArrayList<>();
+        List<Boolean> ghosts = new ArrayList<>();
+        for (Post p : posts) {
+            Request.Mode mode = meter.volts(p.terminal(), reference);
+            Reading high = meter.shown(new Request(mode, p.terminal(), reference, null, 1, false));
+            Reading low = meter.shown(new Request(mode, p.terminal(), reference, null, 1, true));
+            volts.add(high);
+            ghosts.add(Math.abs(high.value()) >= LEAST_GHOST
+                    && Math.abs(low.value()) < GHOST_LEFT * Math.abs(high.value()));
+        }
+        return new Row(settings.stream().map(s -> s.words(run.at(at))).toList(), volts, ghosts, working(run.at(at)));
     }
 
     private static List<String> working(Frame frame) {

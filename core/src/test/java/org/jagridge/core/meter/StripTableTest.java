@@ -76,6 +76,21 @@ public class StripTableTest {
         assertFalse(row.works().contains("BOI"));
     }
 
+    /** The room thermostat's live core lies beside live ones and floats: volts that nothing stands behind. */
+    @Test
+    public void aFloatingPostIsAGhost() {
+        StripTable t = table("student-flat", "WC");
+        StripTable.Row rest = t.rows().stream()
+                .filter(r -> r.states().equals(List.of("satisfied", "Hot water", "")))
+                .findFirst()
+                .orElseThrow();
+        List<String> ghosts = IntStream.range(0, t.posts().size())
+                .filter(i -> rest.ghosts().get(i))
+                .mapToObj(i -> t.posts().get(i).terminal().name())
+                .toList();
+        assertEquals(ghosts, List.of("4"));
+    }
+
     @Test
     public void postsSayWhatIsUnderThemAndButtonsCount() {
         StripTable t = table("lab-bench", "XT");

@@ -287,6 +287,13 @@ public class BenchService {
                         .toList());
     }
 
+    /** Does the same at a circuit's own bench, where it was left. */
+    public void put(String slug, String act, String one, String other, String reason) {
+        resume(slug);
+        BenchRepository.Row bench = benches.newestOfCircuit(slug).orElseThrow();
+        put(state(bench.id(), null, null), act, one, other, reason);
+    }
+
     /** Takes a fault, a link or a lifted wire's gap out again. */
     BenchState clear(BenchState from, long action) {
         if (!from.faults().containsKey(action) && !from.temporaries().containsKey(action)) {

@@ -2,6 +2,7 @@ package org.jagridge.web.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.meter.Reading;
@@ -35,7 +36,8 @@ record StripView(
     /** @param states of the controls; "–" for one that is at rest */
     record Row(List<String> states, List<Cell> cells, String works) {}
 
-    record Cell(String volts, boolean alive) {}
+    /** @param ghost whether a meter of low impedance shows next to nothing */
+    record Cell(String volts, boolean alive, boolean ghost) {}
 
     static StripView of(StripTable t, Circuit circuit) {
         double most = t.rows().stream()
@@ -71,13 +73,16 @@ record StripView(
     private static Row row(StripTable.Row r, double most) {
         return new Row(
                 r.states().stream().map(s -> s.isEmpty() ? "–" : s).toList(),
-                r.volts().stream().map(v -> cell(v, most)).toList(),
+                IntStream.range(0, r.volts().size())
+                        .mapToObj(i -> cell(r.volts().get(i), r.ghosts().get(i), most))
+                        .toList(),
                 r.works().isEmpty() ? "–" : String.join(", ", r.works()));
     }
 
-    private static Cell cell(Reading v, double most) {
+    private static Cell cell(Reading v, boolean ghost, double most) {
         // what leaks through an open contact is no reading on a paper
-        return new Cell(Math.abs(v.value()) < NOTHING ? "0" : v.display(), Math.abs(v.value()) > FED * most);
+        return new Cell(
+                Math.abs(v.value()) < NOTHING ? "0" : v.display(), !ghost && Math.abs(v.value()) > FED * most, ghost);
     }
 
     /** The table as lines of a file, its heading first. */
@@ -89,7 +94,7 @@ record StripView(
         lines.add(head);
         for (Row r : rows) {
             List<String> line = new ArrayList<>(r.states());
-            r.cells().forEach(c -> line.add(c.volts()));
+            r.cells().forEach(c -> line.add(c.volts() + (c.ghost() ? " ghost" : "")));
             line.add(r.works());
             lines.add(line);
         }

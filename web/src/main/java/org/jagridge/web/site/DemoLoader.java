@@ -2,12 +2,18 @@ package org.jagridge.web.site;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.CircuitWriter;
+import org.jagridge.web.bench.BenchService;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.SiteRepository;
+import org.jagridge.web.records.DemoRecords;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.io.ClassPathResource;
@@ -15,7 +21,10 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Puts the demo site, Quillmere College, into the database: what is missing of its circuits, and its survey once. */
+/**
+ * Puts the demo site, Quillmere College, into the database: what is missing of its circuits, and once its survey and what
+ * has been done there before.
+ */
 @Component
 class DemoLoader implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
@@ -23,12 +32,25 @@ class DemoLoader implements ApplicationRunner {
     private final CircuitRepository circuits;
     private final SiteRepository sites;
     private final EquipmentRepository equipment;
+    private final DemoRecords records;
+    private final BenchService benches;
+    private final boolean hasHistory;
     private final JsonMapper json;
 
-    DemoLoader(CircuitRepository circuits, SiteRepository sites, EquipmentRepository equipment, JsonMapper json) {
+    DemoLoader(
+            CircuitRepository circuits,
+            SiteRepository sites,
+            EquipmentRepository equipment,
+            DemoRecords records,
+            BenchService benches,
+            @Value("${jagridge.history}") boolean hasHistory,
+            JsonMapper json) {
         this.circuits = circuits;
         this.sites = sites;
         this.equipment = equipment;
+        this.records = records;
+        this.benches = benches;
+        this.hasHistory = hasHistory;
         this.json = json;
     }
 
@@ -36,25 +58,75 @@ class DemoLoader implements ApplicationRunner {
     public void run(ApplicationArguments arguments) throws IOException {
         JsonNode demo = json.readTree(text("demo/site.json"));
         String slug = demo.get("slug").asString();
-        if (sites.find(slug).isEmpty()) {
+        boolean first = sites.find(slug).isEmpty();
+        JsonNode history = first && hasHistory ? json.readTree(text("demo/history.json")) : json.createObjectNode();
+        if (first) {
             sites.add(slug, demo.get("name").asString(), demo.get("address").asString());
         }
         SiteRepository.Row site = sites.require(slug);
         for (JsonNode circuit : demo.get("circuits")) {
-            addCircuit(circuit.asString(), site.id());
+            addCircuit(circuit.asString(), site.id(), history.path("revisions"));
         }
         if (sites.places(site.id()).isEmpty()) {
             demo.get("places").forEach(p -> addPlace(p, site.id()));
         }
+        history.path("records").forEach(records::fill);
+        history.path("asFound").forEach(records::writeDown);
+        for (JsonNode photo : history.path("photos")) {
+            records.photograph(photo);
+        }
+        history.path("temporaries")
+                .forEach(t -> benches.put(
+                        t.get("circuit").asString(),
+                        t.get("act").asString(),
+                        t.get("one").asString(),
+                        t.get("other").asString(),
+                        t.get("reason").asString()));
     }
 
-    private void addCircuit(String slug, long site) throws IOException {
-        if (circuits.find(slug).isEmpty()) {
-            String body = text("demo/" + slug + ".json");
-            Circuit circuit = CircuitReader.read(body);
-            circuits.add(slug, circuit.name(), body, "first entry", site);
-            LOG.info("Loaded the demo circuit {}", slug);
+    private void addCircuit(String slug, long site, JsonNode revisions) throws IOException {
+        if (circuits.find(slug).isPresent()) {
+            return;
         }
+        String body = text("demo/" + slug + ".json");
+        Circuit circuit = CircuitReader.read(body);
+        Optional<JsonNode> earlier = revisions
+                .valueStream()
+                .filter(r -> r.get("circuit").asString().equals(slug))
+                .findFirst();
+        if (earlier.isEmpty()) {
+            circuits.add(slug, circuit.name(), body, "first entry", site);
+        } else {
+            String was = CircuitWriter.write(before(circuit, earlier.get().get("wires")));
+            long id = circuits.add(
+                    slug, circuit.name(), was, earlier.get().get("was").asString(), site);
+            circuits.addRevision(
+                    id,
+                    2,
+                    null,
+                    1,
+                    circuit.name(),
+                    body,
+                    earlier.get().get("words").asString());
+        }
+        LOG.info("Loaded the demo circuit {}", slug);
+    }
+
+    /** A circuit with some of its wires where they were before. */
+    private static Circuit before(Circuit now, JsonNode wires) {
+        Circuit.Builder b = now.toBuilder();
+        for (JsonNode w : wires) {
+            b.wires()
+                    .replaceAll(wire -> wire.id().equals(w.get("wire").asString())
+                            ? wire.withEnd(
+                                            0,
+                                            Terminal.parse(w.get("ends").get(0).asString()))
+                                    .withEnd(
+                                            1,
+                                            Terminal.parse(w.get("ends").get(1).asString()))
+                            : wire);
+        }
+        return b.build();
     }
 
     private void addPlace(JsonNode place, long site) {

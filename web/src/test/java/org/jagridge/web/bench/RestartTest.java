@@ -85,6 +85,7 @@ public class RestartTest {
                         System.getProperty("java.class.path"),
                         "-Djagridge.port=" + port,
                         "-Djagridge.data=" + data,
+                        "-Djagridge.history=false",
                         "org.jagridge.web.JagridgeApplication")
                 .redirectErrorStream(true)
                 .redirectOutput(new File("target/restart-server.log"))

@@ -137,8 +137,7 @@ public class EditBrowserTest extends BrowserTest {
         int strokes = 0;
         page().locator("#tab-wires").focus();
         edit.press("ArrowRight", "Tab");
-        while (!page().evaluate("() => document.activeElement.getAttribute('aria-label')")
-                .equals("id, new part")) {
+        while (!"id, new part".equals(page().evaluate("() => document.activeElement.getAttribute('aria-label')"))) {
             edit.press("Tab");
             strokes++;
         }
@@ -193,7 +192,7 @@ public class EditBrowserTest extends BrowserTest {
         page().locator("#new-from").press("Tab");
         edit.type("NOPE.2");
         edit.press("Enter");
-        assertThat(edit.wrongRows()).hasText("there is no part NOPE, so no terminal NOPE.2");
+        assertThat(edit.wrongRows()).hasText("there is no part \"NOPE\"; add it under Parts first");
         assertThat(page().locator("#new-from")).isFocused();
         page().reload();
         Locator pending = page().locator("tr.pending");
@@ -206,7 +205,7 @@ public class EditBrowserTest extends BrowserTest {
         page().locator("#line").press("Enter");
         assertThat(page().locator(".chain .wrong-words"))
                 .hasText(
-                        "piece 1: there is no part T9; did you mean TP? To make it, say what it is: T9:relay; piece 2: there is no part F9. To make it, say what it is: F9:relay");
+                        "piece 1: there is no part T9; did you mean TP? To make it, say what it is, like T9:transformer; piece 2: there is no part F9. To make it, say what it is, like F9:fuse TP.X1 > F9");
         assertThat(page().locator("#line")).hasValue("T9.X1 > F9");
     }
 

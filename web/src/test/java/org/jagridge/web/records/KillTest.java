@@ -41,6 +41,7 @@ public class KillTest {
                         "-XX:TieredStopAtLevel=1",
                         "-Djagridge.port=" + port,
                         "-Djagridge.data=" + data,
+                        "-Djagridge.history=false",
                         "-cp",
                         System.getProperty("java.class.path"),
                         JagridgeApplication.class.getName())
