@@ -91,6 +91,7 @@ public final class Check {
                         new Options(w, f),
                         new Colours(w, f),
                         new Shorts(w, f),
+                        new TwiceWired(w, f),
                         new Ties(w, f),
                         new VoltsThatReach(w, f),
                         new CoilKinds(w, f),

@@ -255,6 +255,11 @@ public enum FindingKind {
             "batteries-only",
             "a thermostat has no C and lives on its batteries",
             "Land a C, or put the change of batteries on the list."),
+    WIRE_TWICE(
+            NOTE,
+            "wire-twice",
+            "two wires join the same two terminals",
+            "Take one out of the drawing, unless two conductors are meant to share the current."),
     COLOUR_TWICE(
             NOTE,
             "colour-twice",

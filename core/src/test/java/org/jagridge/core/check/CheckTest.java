@@ -543,4 +543,15 @@ public class CheckTest {
         assertEquals(inputs(sheet), List.of("BT.state"));
         assertTrue(sheet.open().get(0).words().endsWith("take out"), sheet.toString());
     }
+
+    @Test
+    public void aWireThatIsThereTwiceIsNoted() {
+        Circuit demo = Circuits.demo("chapel");
+        assertFalse(Check.findings(demo).stream().anyMatch(f -> f.code().equals("wire-twice")));
+        Circuit.Builder b = demo.toBuilder();
+        Wire first = demo.wires().get(0);
+        b.wires().add(Wire.between("w99", first.to(), first.from()));
+        assertTrue(Check.findings(b.build()).stream()
+                .anyMatch(f -> f.code().equals("wire-twice") && f.message().contains("w99 joins")));
+    }
 }

@@ -198,4 +198,31 @@ public class SequenceBrowserTest extends BrowserTest {
             assertEquals(get("/circuits/" + slug + "/compare").statusCode(), 200, slug);
         }
     }
+
+    @Test
+    public void aStripsTableHasEveryStateOfItsControls() {
+        page().navigate(url("/circuits/student-flat/volts"));
+        page().locator(".beside a", new Page.LocatorOptions().setHasText("volts at a strip"))
+                .click();
+        assertThat(page().locator(".strip tbody tr")).hasCount(16);
+        assertThat(page().locator(".strip .post").first()).containsText("brown F1.2");
+        assertThat(page().locator(".strip tbody")).containsText("ghost");
+        String csv = get("/circuits/student-flat/strip.csv?at=WC").body();
+        assertTrue(csv.contains("WC.8: V to WC.2"), csv);
+        page().navigate(url("/circuits/chapel/strip"));
+        assertThat(page().locator("main"))
+                .containsText("No terminal strip or wiring centre of this circuit has a wire on it.");
+        assertEquals(get("/circuits/student-flat/strip?at=NOPE").statusCode(), 404);
+    }
+
+    @Test
+    public void outputByOutputSaysWhatItMeansIfNothingIsThere() {
+        page().navigate(url("/circuits/chapel/sheet"));
+        page().locator(".beside a").click();
+        assertThat(page().locator(".outputs tbody tr")).hasCount(1);
+        assertThat(page().locator(".outputs .asked")).containsText("single faults");
+        assertThat(page().locator(".outputs")).containsText("Next measure across TH 1–2");
+        assertEquals(get("/circuits/chapel/outputs?control=NOPE").statusCode(), 404);
+        assertEquals(get("/circuits/chapel/outputs/nothing?control=TH&row=9").statusCode(), 404);
+    }
 }
