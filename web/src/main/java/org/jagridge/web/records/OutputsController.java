@@ -3,6 +3,7 @@ package org.jagridge.web.records;
 import java.util.List;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.meter.OutputSheet;
+import org.jagridge.core.meter.Reading;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Time;
 import org.jagridge.web.circuits.CircuitRepository;
@@ -23,6 +24,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 class OutputsController {
     private static final int MEGABYTES = 8;
     private static final int SHEET_KILOBYTES = 64;
+    private static final double NOTHING = 0.05;
     private static final long AT_ONCE = Time.SECOND / 10;
 
     private final CircuitRepository circuits;
@@ -101,10 +103,15 @@ class OutputsController {
                 index,
                 r.call().name(),
                 r.at() + " to " + r.to(),
-                r.before().display(),
+                display(r.before()),
                 r.waits() < AT_ONCE ? "at once" : Time.words(r.waits()),
-                r.after().display(),
+                display(r.after()),
                 control.id() + " " + r.made().replace('-', '–'),
                 then.isEmpty() ? "nothing comes on by it" : then);
+    }
+
+    /** What leaks through an open contact is no reading on a paper. */
+    private static String display(Reading r) {
+        return Math.abs(r.value()) < NOTHING ? "0" : r.display();
     }
 }
