@@ -212,7 +212,7 @@
     const box = svg.querySelector(`.part[data-part="${CSS.escape(post.dataset.part)}"] rect`);
     const below = box && y > Number(box.getAttribute("y")) + Number(box.getAttribute("height")) / 2;
     const end = document.createElementNS("http://www.w3.org/2000/svg", "circle");
-    const at = { class: "bare-end", cx: x + 9, cy: y + (below ? 12 : -12), r: 4, tabindex: 0, "data-terminal": bare, "aria-label": `the bare end off ${terminal}` };
+    const at = { class: "bare-end", cx: x + 9, cy: y + (below ? 12 : -12), r: 4, tabindex: -1, "data-terminal": bare, "aria-label": `the bare end off ${terminal}` };
     Object.entries(at).forEach(([name, value]) => end.setAttribute(name, String(value)));
     svg.appendChild(end);
   }

@@ -190,6 +190,67 @@
     else zoom(port, what === "in" ? STEP : 1 / STEP, port.clientWidth / 2, port.clientHeight / 2);
   }
 
+  // ---- a drawing is one stop of Tab; Enter goes into it, arrows from one thing to the next, Escape out of it
+
+  const inside = (port) => [...port.querySelectorAll("svg [tabindex]")].filter((e) => e.getClientRects().length);
+
+  function middle(e) {
+    const box = e.getBoundingClientRect();
+    return [box.left + box.width / 2, box.top + box.height / 2];
+  }
+
+  // of what lies that way, the nearest; what is aside counts double
+  function beside(port, from, [dx, dy]) {
+    const [x, y] = middle(from);
+    let best = null;
+    let least = Infinity;
+    for (const e of inside(port)) {
+      const [ex, ey] = middle(e);
+      const ahead = (ex - x) * dx + (ey - y) * dy;
+      const aside = Math.abs((ex - x) * dy) + Math.abs((ey - y) * dx);
+      if (e === from || ahead < 2 || ahead + 2 * aside >= least) continue;
+      least = ahead + 2 * aside;
+      best = e;
+    }
+    return best;
+  }
+
+  function enter(port) {
+    const pane = port.getBoundingClientRect();
+    const all = inside(port);
+    const seen = all.find((e) => {
+      const [x, y] = middle(e);
+      return x > pane.left && x < pane.right && y > pane.top && y < pane.bottom;
+    });
+    if (seen || all[0]) (seen || all[0]).focus();
+  }
+
+  document.addEventListener("keydown", (e) => {
+    const port = e.target.closest && e.target.closest(".viewport");
+    if (!port || e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey || e.shiftKey || e.target.closest("input,select,textarea")) return;
+    const within = e.target !== port && e.target.matches("svg [tabindex]");
+    const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
+    if (within && way) {
+      const next = beside(port, e.target, way);
+      if (next) next.focus();
+    } else if (within && e.key === "Escape") {
+      // whatever else Escape lets go of is let go, too
+      port.focus();
+      return;
+    } else if (e.target === port && e.key === "Enter") {
+      enter(port);
+    } else {
+      return;
+    }
+    e.preventDefault();
+    e.stopImmediatePropagation();
+  });
+
+  function oneStop() {
+    document.querySelectorAll('.viewport svg [tabindex="0"]').forEach((e) => e.setAttribute("tabindex", "-1"));
+  }
+  document.addEventListener("drawing:came", () => setTimeout(oneStop));
+
   document.addEventListener("keydown", (e) => {
     const port = e.target.closest && e.target.closest(".viewport");
     if (!port || e.ctrlKey || e.metaKey || e.altKey || e.target.closest("input,select,textarea")) return;
@@ -204,6 +265,7 @@
   document.addEventListener("focusin", (e) => {
     if (e.target.matches && e.target.matches(".viewport svg [tabindex]:focus-visible")) reveal(e.target);
   });
+  oneStop();
 
   window.addEventListener("resize", showAll);
   window.drawings = { show, showAll, reveal, scaleOf: (port) => scale(port, view(port)) };

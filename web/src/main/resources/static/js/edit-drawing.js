@@ -9,7 +9,7 @@ window.editDrawing = function (send, say) {
     const port = $("#drawing-connections");
     port.querySelectorAll(".part:not(.in-tray),.place-box").forEach((e) => {
       e.dataset.movable = "";
-      e.setAttribute("tabindex", "0");
+      e.setAttribute("tabindex", "-1");
       // a place is taken by its title; elsewhere in it a drag shifts the view
       (e.querySelector(".t-place") || e).dataset.grip = "";
     });

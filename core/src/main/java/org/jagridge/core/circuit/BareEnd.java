@@ -15,6 +15,8 @@ import java.util.stream.Stream;
 public record BareEnd(String wire, int end) {
     private static final String MARK = "~";
     private static final Pattern NAME = Pattern.compile(MARK + "(\\w[\\w-]*?)\\.([12])");
+    /** A post of the splice that stands for ends which are twisted together. */
+    private static final Pattern TWIST = Pattern.compile("twist (\\w[\\w-]*(?: \\w[\\w-]*)+)\\.\\d+");
     /** How it was called at benches and in records that are older. */
     private static final Pattern OLD_NAME = Pattern.compile("bare-(\\w[\\w-]*?)\\.([12])");
 
@@ -71,9 +73,23 @@ public record BareEnd(String wire, int end) {
                 .orElse(lead);
     }
 
-    /** Words in which bare ends are called what they are. */
+    /** Words in which bare ends and twists are called what they are. */
     public static String told(String words) {
-        return NAME.matcher(words).replaceAll(m -> "the bare end of " + m.group(1));
+        String bare = NAME.matcher(words).replaceAll(m -> "the bare end of " + m.group(1));
+        return TWIST.matcher(bare).replaceAll(m -> "the twist of " + m.group(1).replace(" ", " and "));
+    }
+
+    /** The end that lies at a terminal which {@code drawn} doesn't have, like a post of a twist; empty where there is none. */
+    public static Optional<BareEnd> at(Terminal terminal, Circuit now, Circuit drawn) {
+        if (drawn.part(terminal.part()).isPresent()) {
+            return Optional.empty();
+        }
+        return now.wires().stream()
+                .filter(w -> drawn.wire(w.id()).isPresent())
+                .flatMap(w -> IntStream.range(0, 2)
+                        .filter(i -> w.end(i).equals(terminal))
+                        .mapToObj(i -> new BareEnd(w.id(), i)))
+                .findFirst();
     }
 
     /** Takes the end off in a circuit that is being built. */

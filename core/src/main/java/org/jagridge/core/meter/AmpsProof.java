@@ -40,7 +40,10 @@ final class AmpsProof {
         World drawn = worlds.sound();
         sound = drawn.frame();
         mode = request.mode();
-        wire = new Gauge(sound, drawn.reach()).conductor(request.wire()).orElseThrow();
+        // what a fault has put in nobody knows of, and can't lay a clamp on
+        wire = new Gauge(sound, drawn.reach())
+                .conductor(request.wire())
+                .orElseThrow(() -> new IllegalArgumentException("there is no wire " + request.wire()));
         amps = Math.abs(shown);
         fitting = Fit.of(worlds, request, shown);
     }

@@ -62,18 +62,20 @@ record MeterView(
         boolean later = r.mode().clamps() || r.mode().isVolts();
         Reading reading = later ? meter.shown(r) : meter.read(r);
         Drawn drawn = state.drawn();
+        Terminal plus = lead(state, r.plus());
+        Terminal minus = lead(state, r.minus());
         return new MeterView(
                 r.mode().word(),
                 r.mode().title(),
                 sign(r.mode()),
                 r.mode().clamps() ? "none" : r.mode() == Request.Mode.CELSIUS ? "red" : "both",
                 r.lowImpedance(),
-                Leads.written(r.plus(), drawn.circuit()),
-                Leads.written(r.minus(), drawn.circuit()),
-                r.plus().toString(),
-                r.minus().toString(),
-                wire(state, r.plus()),
-                wire(state, r.minus()),
+                Leads.written(plus, drawn.circuit()),
+                Leads.written(minus, drawn.circuit()),
+                plus.toString(),
+                minus.toString(),
+                wire(state, plus),
+                wire(state, minus),
                 r.wire(),
                 drawn.circuit().wire(r.wire()).map(MeterView::ends).orElse(""),
                 Numbers.plain(r.turns()),
@@ -85,6 +87,13 @@ record MeterView(
                         .map(m -> new Mode(m.word(), m.title()))
                         .toList(),
                 past(state));
+    }
+
+    /** A lead on an end that is in a twist is still on that end. */
+    private static Terminal lead(BenchState state, Terminal at) {
+        return BareEnd.at(at, state.frame().assembly().circuit(), state.drawn().circuit())
+                .map(BareEnd::terminal)
+                .orElse(at);
     }
 
     private static String sign(Request.Mode mode) {

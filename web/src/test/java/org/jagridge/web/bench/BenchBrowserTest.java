@@ -293,4 +293,24 @@ public class BenchBrowserTest extends BrowserTest {
         bench.id("play").click();
         assertTrue(page.locator("body.playing").count() == 0);
     }
+
+    @Test
+    public void aDrawingIsOneStopOfTabWithArrowsInside() {
+        Locator ladder = bench.page().locator(".ladder-pane .viewport");
+        assertThat(bench.page().locator(".viewport svg [tabindex='0']")).hasCount(0);
+        ladder.focus();
+        bench.page().keyboard().press("Enter");
+        Locator focused = bench.page().locator(".ladder-pane svg :focus");
+        assertThat(focused).hasCount(1);
+        String first = focused.getAttribute("aria-label");
+        bench.page().keyboard().press("ArrowDown");
+        assertThat(focused).not().hasAttribute("aria-label", first);
+        bench.page().keyboard().press("ArrowUp");
+        assertThat(focused).hasCount(1);
+        bench.page().keyboard().press("Escape");
+        assertThat(ladder).isFocused();
+        bench.post("XT.4").focus();
+        bench.page().keyboard().press("ArrowRight");
+        assertThat(bench.page().locator(".connection .post:focus")).hasAttribute("data-terminal", "XT.5");
+    }
 }

@@ -24,6 +24,11 @@ final class Thermopile extends PartType {
     }
 
     @Override
+    public String letters() {
+        return "TP";
+    }
+
+    @Override
     public List<Field> params() {
         return List.of(Field.positive("millivolts", 750.0, "mV"), Field.positive("ohms", 2.0, "Ω"));
     }
