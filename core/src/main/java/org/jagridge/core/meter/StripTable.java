@@ -21,7 +21,6 @@ import org.jagridge.core.part.Call;
 import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
-import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Frame;
@@ -139,16 +138,12 @@ public record StripTable(
 
     private static List<String> working(Frame frame) {
         return frame.assembly().members().stream()
-                .filter(m -> frame.assembly().branchesOf(m.part().id()).stream().anyMatch(StripTable::isLoad)
+                .filter(m -> frame.assembly().branchesOf(m.part().id()).stream().anyMatch(Branch::doesWork)
                         || m.is(Trait.HEAT_SOURCE))
                 .filter(m -> m.signal()
                         .isAtWork(frame.signals().getOrDefault(m.part().id(), "")))
                 .map(m -> m.part().id())
                 .toList();
-    }
-
-    private static boolean isLoad(Branch b) {
-        return b.isDrawn() && b.shape() != Shape.BOX && (b.role() == Role.LOAD || b.role() == Role.COIL);
     }
 
     private static List<Post> posts(Circuit circuit, Part strip) {

@@ -28,6 +28,11 @@ public record Branch(
         return role == Role.WIRE;
     }
 
+    /** Whether it is what the circuit is there for: a drawn load or coil, boards' own supplies aside. */
+    public boolean doesWork() {
+        return isDrawn() && shape != Shape.BOX && (role == Role.LOAD || role == Role.COIL);
+    }
+
     /** Whether the drawings show it: both ends are terminals and it isn't a mere bond to earth. */
     public boolean isDrawn() {
         return a != null && b != null && role != Role.EARTHING;

@@ -12,8 +12,6 @@ import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.PartTypes;
-import org.jagridge.core.part.Role;
-import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Effect;
 import org.jagridge.core.run.Run;
@@ -71,7 +69,7 @@ public record ModeTable(List<String> loads, List<Row> rows) {
                 Simulation.run(assembly, Scenario.quiet(0)).signals().keySet();
         List<String> loads = circuit.parts().stream()
                 .map(p -> p.id())
-                .filter(id -> assembly.branchesOf(id).stream().anyMatch(ModeTable::isLoad)
+                .filter(id -> assembly.branchesOf(id).stream().anyMatch(Branch::doesWork)
                         || assembly.member(id).map(m -> m.is(Trait.HEAT_SOURCE)).orElse(false))
                 .filter(signals::contains)
                 .toList();
@@ -87,10 +85,6 @@ public record ModeTable(List<String> loads, List<Row> rows) {
             }
         }
         return new ModeTable(loads, rows);
-    }
-
-    private static boolean isLoad(Branch b) {
-        return b.isDrawn() && b.shape() != Shape.BOX && (b.role() == Role.LOAD || b.role() == Role.COIL);
     }
 
     /** What it does for most of the time that it works, and not the first that it does on the way there. */
