@@ -60,6 +60,8 @@ public class ArchitectureTest {
                 .definedBy("..core.found..")
                 .layer("edit")
                 .definedBy("..core.edit..")
+                .layer("plan")
+                .definedBy("..core.plan..")
                 .whereLayer("circuit")
                 .mayNotAccessAnyLayer()
                 .whereLayer("network")
@@ -84,6 +86,8 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("circuit", "part", "format")
                 .whereLayer("edit")
                 .mayOnlyAccessLayers("circuit", "part", "format", "found")
+                .whereLayer("plan")
+                .mayOnlyAccessLayers("circuit", "part", "run", "format", "check")
                 .check(classes);
     }
 

@@ -53,7 +53,14 @@ final class Contacts implements RunCheck {
 
     /** While a series timer waits, nearly all the volts stand across it at a trickle; that is no loss. */
     private boolean losesTooMuch(Branch b, Frame f) {
-        return isSeriesTimer(b) ? f.amps(b) > FLOWS && f.volts(b) > ELEMENT_DROP : f.conducts(b) && f.volts(b) > DROPS;
+        return isSeriesTimer(b)
+                ? f.amps(b) > FLOWS && f.volts(b) > ELEMENT_DROP
+                : f.conducts(b) && f.volts(b) > DROPS && !isHalfWave(b, f);
+    }
+
+    /** AC and DC at once across a contact: it passes one half of the wave, as a call that shares its conductor does. */
+    private static boolean isHalfWave(Branch b, Frame f) {
+        return f.dc() != null && f.dc().branchMagnitude(b.index()) > DROPS && f.ac().branchMagnitude(b.index()) > DROPS;
     }
 
     private void contact(Branch b, Frame f, During during) {

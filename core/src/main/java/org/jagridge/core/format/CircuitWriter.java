@@ -20,7 +20,7 @@ public final class CircuitWriter {
         return JsonText.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(toMap(circuit));
     }
 
-    static Map<String, Object> toMap(Circuit c) {
+    public static Map<String, Object> toMap(Circuit c) {
         Map<String, Object> m = new LinkedHashMap<>();
         m.put("format", "jagridge-circuit");
         m.put("version", 1);

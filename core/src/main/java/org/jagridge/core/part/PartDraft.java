@@ -34,14 +34,14 @@ public final class PartDraft {
         return params;
     }
 
-    /** A fitted part of a type that names this one in a parameter. */
-    public Optional<String> namedBy(String type, String param) {
+    /** Fitted parts of a type that name this one in a parameter. */
+    public List<String> namedBy(String type, String param) {
         return assembly.circuit().parts().stream()
                 .filter(p -> p.fitted()
                         && p.type().equals(type)
                         && part.id().equals(p.params().get(param)))
                 .map(Part::id)
-                .findFirst();
+                .toList();
     }
 
     /** The parameters of another part. */

@@ -23,6 +23,9 @@ import org.jagridge.core.meter.Meter;
 import org.jagridge.core.meter.Reading;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.plan.WiringAnswerWriter;
+import org.jagridge.core.plan.WiringPlanner;
+import org.jagridge.core.plan.WiringRequestReader;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.core.trace.Lanes;
@@ -64,6 +67,11 @@ class ApiController {
     @PostMapping("/api/v1/run")
     Map<String, Object> run(@RequestBody(required = false) String body) {
         return RunWriter.toMap(simulated(body));
+    }
+
+    @PostMapping("/api/v1/plan/wiring")
+    Map<String, Object> planWiring(@RequestBody(required = false) String body) {
+        return WiringAnswerWriter.toMap(WiringPlanner.plan(WiringRequestReader.read(JsonText.plainValue(body))));
     }
 
     @PostMapping("/api/v1/check")

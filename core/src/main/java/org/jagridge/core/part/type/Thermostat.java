@@ -228,8 +228,7 @@ final class Thermostat extends PartType {
         Switches(PartDraft draft) {
             params = draft.params();
             List<String> terminals = params.texts("terminals");
-            logic = new ThermostatLogic(
-                    params, draft.namedBy("remote-module", "thermostat").orElse(null));
+            logic = new ThermostatLogic(params, draft.namedBy("remote-module", "thermostat"));
             for (String t : terminals) {
                 String feed = ThermostatLogic.feedOf(t, terminals);
                 if (feed != null) {

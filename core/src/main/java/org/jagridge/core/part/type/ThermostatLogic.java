@@ -69,12 +69,12 @@ final class ThermostatLogic {
     private final String room;
     private final String outdoors;
     private final String defrost;
-    private final String module;
+    private final List<String> modules;
     private final double changeover;
 
-    /** @param module the wireless module that serves it, or null: then a defrost is told by the module's own input */
-    ThermostatLogic(Params p, String module) {
-        this.module = module;
+    /** @param modules the wireless modules that serve it: a defrost is told by their inputs; none: by the control itself */
+    ThermostatLogic(Params p, List<String> modules) {
+        this.modules = modules;
         kind = p.text("kind");
         terminals = new HashSet<>(p.texts("terminals"));
         electric = p.is("heatSource", "electric");
@@ -146,8 +146,12 @@ final class ThermostatLogic {
     }
 
     private boolean isToldOfDefrost(Moment m) {
-        Branch input = module == null ? null : m.branchOf(module, "DEF-C");
-        return input == null ? "defrost".equals(m.signalOf(defrost)) : m.acVolts(input) >= TOLD_VOLTS;
+        return modules.isEmpty()
+                ? "defrost".equals(m.signalOf(defrost))
+                : modules.stream().anyMatch(module -> {
+                    Branch input = m.branchOf(module, "DEF-C");
+                    return input != null && m.acVolts(input) >= TOLD_VOLTS;
+                });
     }
 
     /** What still matters of a call: see {@link org.jagridge.core.part.Behaviour#canonical}. */
@@ -240,7 +244,7 @@ final class ThermostatLogic {
         if (call.compressor()) {
             out.add("Y");
             out.add("G");
-            if (secondStage) {
+            if (late) {
                 out.add("Y2");
             }
         }
