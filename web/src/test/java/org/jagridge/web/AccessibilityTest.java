@@ -23,6 +23,7 @@ public class AccessibilityTest extends BrowserTest {
             "/catalogue",
             "/settings",
             "/circuits/new",
+            "/plan",
             "/circuits/cold-store/bench",
             "/circuits/wardens-cottage/bench",
             "/circuits/cold-store/edit",

@@ -165,7 +165,7 @@ public class EditService {
     }
 
     /** Stores a new circuit of a site under a slug of its own. */
-    synchronized String add(Circuit circuit, String words, long site) {
+    public synchronized String add(Circuit circuit, String words, long site) {
         String slug =
                 Slugs.free(circuit.name(), "circuit", s -> circuits.find(s).isPresent());
         circuits.add(slug, circuit.name(), CircuitWriter.write(circuit), words, site);

@@ -1,15 +1,15 @@
 package org.jagridge.web.svg;
 
 /** Writes SVG elements; escapes what it is given. */
-final class Svg {
+public final class Svg {
     private final StringBuilder out = new StringBuilder(32_768);
 
     /** An element without content; attributes as alternating names and values, nulls left out. */
-    Svg element(String name, Object... attributes) {
+    public Svg element(String name, Object... attributes) {
         return start(name, "/>", attributes);
     }
 
-    Svg open(String name, Object... attributes) {
+    public Svg open(String name, Object... attributes) {
         return start(name, ">", attributes);
     }
 
@@ -28,17 +28,17 @@ final class Svg {
         return this;
     }
 
-    Svg close(String name) {
+    public Svg close(String name) {
         out.append("</").append(name).append('>');
         return this;
     }
 
-    Svg title(String text) {
+    public Svg title(String text) {
         out.append("<title>").append(escape(text)).append("</title>");
         return this;
     }
 
-    Svg text(double x, double y, String text, String anchor, String cssClass, Object... attributes) {
+    public Svg text(double x, double y, String text, String anchor, String cssClass, Object... attributes) {
         Object[] all = new Object[attributes.length + 8];
         System.arraycopy(new Object[] {"x", x, "y", y, "text-anchor", anchor, "class", cssClass}, 0, all, 0, 8);
         System.arraycopy(attributes, 0, all, 8, attributes.length);
@@ -57,7 +57,7 @@ final class Svg {
     }
 
     /** A coordinate with one decimal at the most. */
-    static String number(double d) {
+    public static String number(double d) {
         long tenths = Math.round(d * 10);
         if (tenths % 10 == 0) {
             return Long.toString(tenths / 10);

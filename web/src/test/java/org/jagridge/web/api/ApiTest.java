@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.jagridge.web.WebTest;
 import org.springframework.core.io.ClassPathResource;
 import org.testng.annotations.DataProvider;
@@ -294,5 +295,61 @@ public class ApiTest extends WebTest {
         assertEquals(response.statusCode(), 422, response.body());
         assertTrue(body(response).get("title").stringValue().contains("went over its limits"), response.body());
         assertTrue(response.body().contains("still moving: "), response.body());
+    }
+
+    private static final String COTTAGE = """
+            {"indoor": {"kind": "air-handler", "stripsKw": 7.5, "transformerVa": 75},
+             "outdoor": {"kind": "heat-pump", "valve": "O", "w2": true},
+             "thermostat": {"terminals": ["R","C","Y","O","G","AUX"], "power": "either", "kind": "heat-pump"},
+             "cables": [{"id":"TC","from":"thermostat","to":"indoor","cores":["red","white","green","blue"],"lengthMetres":14},
+                        {"id":"OC","from":"indoor","to":"outdoor","cores":["red","blue"],"lengthMetres":22}]}""";
+
+    @Test
+    public void aPlanComesWithItsCircuitAndEachCallOfItRunsAgain() {
+        HttpResponse<String> response = post("/api/v1/plan/wiring", COTTAGE);
+        assertEquals(response.statusCode(), 200, response.body());
+        JsonNode plans = body(response).get("plans");
+        assertTrue(plans.size() >= 5, "plans: " + plans.size());
+        for (JsonNode plan : plans) {
+            for (JsonNode scenario : plan.get("circuit").get("scenarios")) {
+                HttpResponse<String> run = post(
+                        "/api/v1/run", "{\"circuit\": " + plan.get("circuit") + ", \"scenario\": " + scenario + "}");
+                assertEquals(run.statusCode(), 200, run.body());
+                JsonNode end = body(run).get("final");
+                String call = scenario.get("name").stringValue();
+                String runs = "";
+                for (JsonNode mode : plan.get("modes")) {
+                    runs = mode.get("call").stringValue().equals(call)
+                            ? mode.get("runs").toString()
+                            : runs;
+                }
+                assertEquals(end.get("CMP").stringValue().equals("running"), runs.contains("compressor"), call);
+                assertEquals(end.get("HTR").stringValue().equals("on"), runs.contains("strips"), call);
+                assertEquals(end.get("RV").stringValue().equals("on"), runs.contains("reversing-valve"), call);
+            }
+        }
+    }
+
+    @Test
+    public void aRequestForAPlanIsToldAllItsMistakes() {
+        HttpResponse<String> response = post(
+                "/api/v1/plan/wiring",
+                "{\"indoor\": {\"kind\": \"wood\", \"posts\": \"R\"}, \"outdoor\": {\"kind\": \"cooling\", \"valve\": \"O\"},"
+                        + "\"thermostat\": {\"terminals\": [\"Q\"], \"power\": \"x\"}, \"foo\": 1,"
+                        + "\"cables\": [{\"id\": \"T C\", \"from\": \"thermostat\", \"to\": \"attic\", \"cores\": [\"red\", \"red\"], \"dead\": [\"pink\"]}]}");
+        assertEquals(response.statusCode(), 400, response.body());
+        for (String path : List.of(
+                "/indoor/kind",
+                "/indoor/posts",
+                "/outdoor/valve",
+                "/thermostat/terminals/0",
+                "/thermostat/power",
+                "/foo",
+                "/cables/0/id",
+                "/cables/0/to",
+                "/cables/0/cores",
+                "/cables/0/dead/0")) {
+            assertTrue(response.body().contains("\"" + path + "\""), path + " in " + response.body());
+        }
     }
 }
