@@ -42,7 +42,7 @@ public class Screenshots extends WebTest {
             new Shot("compare", "/circuits/cold-store/compare?run=TH-cool", ColorScheme.LIGHT, Screenshots::aDeadCoil),
             new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),
             new Shot("prove-dead", "/circuits/seminar-room/dead/outdoor", ColorScheme.LIGHT, p -> {}),
-            new Shot("catalogue", "/catalogue", ColorScheme.LIGHT, Screenshots::openFirstDetails),
+            new Shot("planner", "/plan", ColorScheme.LIGHT, p -> {}),
             new Shot("bench-furnace", "/circuits/seminar-room/bench", ColorScheme.LIGHT, Screenshots::heatCall),
             new Shot("bench-dark", "/circuits/lab-bench/bench", ColorScheme.DARK, p -> {}));
 
@@ -152,11 +152,6 @@ public class Screenshots extends WebTest {
         page.locator("#fault").selectOption(new SelectOption().setLabel("coil open CC"));
         page.locator("button[type='submit']").click();
         page.waitForSelector("tr.first-difference");
-    }
-
-    private static void openFirstDetails(Page page) {
-        page.locator("#lockout-relay").scrollIntoViewIfNeeded();
-        page.locator("#lockout-relay summary").click();
     }
 
     private static void heatCall(Page page) {

@@ -1,7 +1,6 @@
 package org.jagridge.core.plan;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Rating;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.run.Frame;
@@ -22,7 +22,9 @@ final class BudgetMeter {
     private final List<Branch> secondaries;
     private final List<Branch> coils;
     private final Map<String, Row> rows = new LinkedHashMap<>();
-    private final int[] islands;
+    /** What hangs together by anything but a bond to earth. */
+    private final Groups<Integer> islands;
+
     private String call = "";
 
     private static final class Row {
@@ -42,7 +44,7 @@ final class BudgetMeter {
         coils = assembly.branches().stream()
                 .filter(b -> b.role() == Role.COIL && b.isDrawn())
                 .toList();
-        islands = islands(assembly);
+        islands = Groups.ofNodes(assembly, b -> b.role() != Role.EARTHING);
     }
 
     /** What follows belongs to this call. */
@@ -77,7 +79,7 @@ final class BudgetMeter {
         for (Branch coil : coils) {
             double volts = frame.volts(coil);
             Branch s = secondaries.stream()
-                    .filter(x -> islands[x.nodeA()] == islands[coil.nodeA()])
+                    .filter(x -> islands.together(x.nodeA(), coil.nodeA()))
                     .max(Comparator.comparingDouble(frame::amps))
                     .orElse(null);
             if (s != null && volts > PULLS_IN * rating(s).secondaryVolts() / 2) {
@@ -88,20 +90,6 @@ final class BudgetMeter {
                 }
             }
         }
-    }
-
-    /** Nodes that any branch but a bond to earth joins have the same number. */
-    private static int[] islands(Assembly assembly) {
-        int[] island = new int[assembly.nodeCount() + 1];
-        Arrays.setAll(island, i -> i);
-        for (Branch b : assembly.branches()) {
-            if (b.role() != Role.EARTHING && b.nodeA() >= 0 && b.nodeB() >= 0) {
-                int from = island[b.nodeA()];
-                int to = island[b.nodeB()];
-                Arrays.setAll(island, i -> island[i] == from ? to : island[i]);
-            }
-        }
-        return island;
     }
 
     private Rating rating(Branch s) {

@@ -285,8 +285,7 @@ final class Calls {
             c.unused.add(
                     new WiringPlan.Unused(gives.get().at(), "left off: the house gets cold air while it defrosts"));
         } else if (heatTarget == null) {
-            c.unused.add(new WiringPlan.Unused(
-                    gives.get().at(), "nothing indoors could heat for a defrost; wired or not, it harms nothing"));
+            c.unused.add(new WiringPlan.Unused(gives.get().at(), "nothing indoors could heat for a defrost"));
         } else if (c.has(Move.WIRELESS_OUTDOOR)) {
             c.fit(
                     gives.get().at(),

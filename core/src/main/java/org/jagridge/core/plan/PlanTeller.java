@@ -6,12 +6,16 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.jagridge.core.check.Check;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Groups;
 import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.Role;
 
 /** Makes a plan out of a composition that holds: with what was found out about it by running it otherwise, too. */
 final class PlanTeller {
@@ -38,6 +42,8 @@ final class PlanTeller {
             said.add(c.face.said());
         }
         said.addAll(new LinkedHashSet<>(trial.said()));
+        commonOfThermostat(circuit);
+        harmlessDefrostCall(circuit);
         screws(circuit);
         supply();
         List<WiringPlan.Conductor> schedule = c.has(Move.SHARING_PAIR) ? bypasses(circuit) : c.schedule;
@@ -73,6 +79,40 @@ final class PlanTeller {
             }
         }
         return b.build();
+    }
+
+    /** Which transformer the thermostat's C comes from. */
+    private void commonOfThermostat(Circuit circuit) {
+        Assembly assembly = Assembly.of(circuit);
+        Groups<Integer> nets = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
+        assembly.node(new Terminal("TH", "C"))
+                .flatMap(c -> assembly.branches().stream()
+                        .filter(b -> b.role() == Role.SECONDARY && nets.together(b.nodeB(), c))
+                        .findFirst())
+                .ifPresent(b -> said.add("The thermostat's C is the return of " + b.owner() + ", "
+                        + circuit.part(b.owner()).orElseThrow().title() + "."));
+    }
+
+    /** A defrost's call for heat with nothing indoors to heat: wired all the same, and run. */
+    private void harmlessDefrostCall(Circuit circuit) {
+        Optional<Post> gives = c.kit.post(Line.DEFROST, Post.How.GIVES);
+        Optional<Post> post = c.kit.post(Line.HEAT, "indoor");
+        boolean nothingHeats = c.kit.post(Line.HEAT, Post.How.NEEDS).isEmpty();
+        if (gives.isPresent() && post.isPresent() && nothingHeats) {
+            Circuit.Builder b = circuit.toBuilder();
+            b.wires()
+                    .add(Wire.between(
+                            "defrost",
+                            Terminal.parse(gives.get().at()),
+                            Terminal.parse(post.get().at())));
+            boolean holds = new CallTrial(c, b.build()).calls(null) == null;
+            said.add(
+                    holds
+                            ? "W2 of the outdoor unit has nothing to heat with. Wired to "
+                                    + post.get().at() + " all the same and run: every call holds."
+                            : "W2 of the outdoor unit must stay off: wired to "
+                                    + post.get().at() + ", a call fails.");
+        }
     }
 
     /** What lands at each terminal that holds more than one conductor from elsewhere. */

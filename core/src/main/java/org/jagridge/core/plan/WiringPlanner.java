@@ -23,7 +23,7 @@ import org.jagridge.core.plan.WiringRequest.Way;
  * what is lost, money and minutes together.
  */
 public final class WiringPlanner {
-    private static final int MOST_MOVES = 3;
+    static final int MOST_MOVES = 3;
     private static final int MOST_REJECTED = 24;
     private static final int MOST_PLANS = 12;
 
@@ -67,9 +67,8 @@ public final class WiringPlanner {
 
     private void search() {
         List<Face> faces = Faces.of(request);
-        List<Move> moves = moves();
         for (int n = 0; n <= MOST_MOVES; n++) {
-            List<Draft> drafts = combinations(moves, n).stream()
+            List<Draft> drafts = candidates(request, n).stream()
                     .map(this::withGiven)
                     .filter(this::isWorthTrying)
                     .map(m -> new Draft(
@@ -167,6 +166,11 @@ public final class WiringPlanner {
                 .entrySet()
                 .stream()
                 .allMatch(e -> e.getValue() <= request.stocked(e.getKey()));
+    }
+
+    /** All ways to make {@code n} of the moves that could do anything for a request. */
+    static List<Set<Move>> candidates(WiringRequest request, int n) {
+        return combinations(new WiringPlanner(request, null).moves(), n);
     }
 
     /** The moves that could do anything here. */

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Locale;
 
 /** A constant that the interface writes in small letters with hyphens. */
-interface Worded {
+public interface Worded {
     /** Places that are called after what hangs there, and what else is named in a request. */
     enum Spot implements Worded {
         THERMOSTAT,

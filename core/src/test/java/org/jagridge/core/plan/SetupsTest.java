@@ -36,6 +36,15 @@ public class SetupsTest {
         }
     }
 
+    static Map<String, Object> request(String name) throws IOException {
+        for (Object[] row : setups()) {
+            if (row[0].equals(name)) {
+                return (Map<String, Object>) row[1];
+            }
+        }
+        throw new IllegalArgumentException(name);
+    }
+
     @Test(dataProvider = "setups")
     public void isPlannedAsAPractitionerWould(String name, Map<String, Object> request, Map<String, Object> expect) {
         WiringAnswer answer = WiringPlanner.plan(WiringRequestReader.read(request));

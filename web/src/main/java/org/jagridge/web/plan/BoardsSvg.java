@@ -1,6 +1,7 @@
 package org.jagridge.web.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -21,7 +22,7 @@ final class BoardsSvg {
     private static final double ROW = 23;
     private static final double TOP = 46;
     private static final double HALF_CORE = 30;
-    private static final List<String> PLACES = List.of("thermostat", "indoor", "outdoor");
+    private static final List<String> PLACES = List.of(PlanForm.THERMOSTAT, "indoor", "outdoor");
     private static final List<String> INDOOR_POSTS = List.of("R", "C", "W", "Y", "G", "O");
 
     private final Svg svg = new Svg();
@@ -81,7 +82,7 @@ final class BoardsSvg {
         }
         if (places.size() == 3) {
             double below = TOP + 26 + ROW * Math.max(longestBoard(), longestGap());
-            gap("thermostat", "outdoor", below, left(0) + BOX, left(2));
+            gap(PlanForm.THERMOSTAT, "outdoor", below, left(0) + BOX, left(2));
         }
         jumpers(places);
         svg.close("svg");
@@ -94,13 +95,13 @@ final class BoardsSvg {
 
     private int longestGap() {
         return Math.max(
-                        cores("thermostat", "indoor").size(),
+                        cores(PlanForm.THERMOSTAT, "indoor").size(),
                         cores("indoor", "outdoor").size())
                 + 1;
     }
 
     private int directRows() {
-        int direct = cores("thermostat", "outdoor").size();
+        int direct = cores(PlanForm.THERMOSTAT, "outdoor").size();
         return direct == 0 ? 0 : direct + 2;
     }
 
@@ -108,7 +109,7 @@ final class BoardsSvg {
         List<PostRow> list = new ArrayList<>();
         Set<String> landed = landed(place);
         boolean water = !form.text("water").isEmpty();
-        if (place.equals("thermostat") && !water) {
+        if (place.equals(PlanForm.THERMOSTAT) && !water) {
             List<String> has = form.words("terminals");
             List<String> all = new ArrayList<>(has);
             List.of("R", "RH", "RC", "C", "W", "Y", "Y2", "G", "O", "B", "AUX", "E").stream()
@@ -130,7 +131,14 @@ final class BoardsSvg {
                 list.add(new PostRow(letter, terminal, there, form.toggled("posts", letter)));
             }
         }
-        landed.forEach(t -> list.add(new PostRow(Terminal.parse(t).name(), t, true, null)));
+        if (water) {
+            landed.removeIf(t -> place.equals("indoor") && !t.startsWith("WC."));
+        }
+        List<String> ordered = new ArrayList<>(landed);
+        if (water) {
+            ordered.sort(Comparator.naturalOrder());
+        }
+        ordered.forEach(t -> list.add(new PostRow(Terminal.parse(t).name(), t, true, null)));
         return list;
     }
 
@@ -188,17 +196,13 @@ final class BoardsSvg {
     }
 
     private String title(String place) {
-        return switch (place) {
-            case "thermostat" -> "Thermostat";
-            case "outdoor" -> form.text("outdoor").equals("heat-pump") ? "Heat pump" : "Condensing unit";
-            default -> {
-                String kind = form.text("water").isEmpty() ? form.text("indoor") : "wiring-centre";
-                String words = kind.replace('-', ' ');
-                yield words.isEmpty()
-                        ? "Indoor unit"
-                        : words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
-            }
-        };
+        if (place.equals("outdoor")) {
+            return form.text("outdoor").equals("heat-pump") ? "Heat pump" : "Condensing unit";
+        }
+        String kind =
+                !place.equals("indoor") ? place : form.text("water").isEmpty() ? form.text("indoor") : "wiring centre";
+        String words = kind.isEmpty() ? "indoor unit" : kind.replace('-', ' ');
+        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 
     private static double y(int row) {

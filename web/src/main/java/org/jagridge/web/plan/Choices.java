@@ -1,6 +1,11 @@
 package org.jagridge.web.plan;
 
 import java.util.List;
+import org.jagridge.core.plan.WiringRequest;
+import org.jagridge.core.plan.WiringRequest.Accessory;
+import org.jagridge.core.plan.WiringRequest.IndoorKind;
+import org.jagridge.core.plan.WiringRequest.Way;
+import org.jagridge.core.plan.Worded;
 
 /** What the form offers, in people's words. */
 public record Choices(
@@ -20,36 +25,11 @@ public record Choices(
             "&allow=batteries&allow=sharing-pair&allow=wireless-module&allow=local-transformer&allow=new-cable&allow=relay&asked=1";
 
     static final Choices ALL = new Choices(
-            List.of(
-                    new Choice("gas-furnace", "gas furnace"),
-                    new Choice("oil-furnace", "oil furnace"),
-                    new Choice("air-handler", "air handler"),
-                    new Choice("fan-centre-boiler", "boiler, fan centre"),
-                    new Choice("dry-contact-boiler", "boiler, dry contact"),
-                    new Choice("zone-panel", "zone panel"),
-                    new Choice("hydronic-coil", "hot water coil"),
-                    new Choice("millivolt", "millivolt heater"),
-                    new Choice("line-voltage", "line-voltage heater")),
-            List.of(new Choice("none", "none"), new Choice("cooling", "cooling"), new Choice("heat-pump", "heat pump")),
-            List.of(
-                    new Choice("one-valve", "one two-port valve"),
-                    new Choice("two-valves", "two two-port valves"),
-                    new Choice("mid-position", "mid-position valve")),
-            List.of(
-                    new Choice("float-switch", "float switch"),
-                    new Choice("freeze-switch", "freeze switch"),
-                    new Choice("current-switch", "current switch"),
-                    new Choice("lockout-relay", "lockout relay"),
-                    new Choice("start-delay", "start delay"),
-                    new Choice("humidifier", "humidifier"),
-                    new Choice("outdoor-sensor", "outdoor sensor")),
-            List.of(
-                    new Choice("batteries", "batteries"),
-                    new Choice("relay", "relays"),
-                    new Choice("sharing-pair", "sharing pair"),
-                    new Choice("wireless-module", "wireless module"),
-                    new Choice("local-transformer", "local transformer"),
-                    new Choice("new-cable", "new cable")),
+            of(IndoorKind.class),
+            of(WiringRequest.OUTDOOR_KINDS),
+            of(WiringRequest.HYDRONICS_KINDS),
+            of(Accessory.class),
+            of(Way.class),
             List.of(
                     new Example("Warden's cottage: two shortages", "/plan?" + PlanForm.START),
                     new Example(
@@ -63,4 +43,12 @@ public record Choices(
                     new Example(
                             "Student flat: the wiring centre",
                             "/plan?water=mid-position&tc=brown+black+blue&tcm=9" + ALL_WAYS)));
+
+    private static <E extends Enum<E> & Worded> List<Choice> of(Class<E> kind) {
+        return of(Worded.all(kind));
+    }
+
+    private static List<Choice> of(List<String> words) {
+        return words.stream().map(w -> new Choice(w, w.replace('-', ' '))).toList();
+    }
 }

@@ -8,17 +8,22 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jagridge.core.part.Numbers;
+import org.jagridge.core.plan.Prices;
+import org.jagridge.core.plan.Worded;
 
 /**
  * What is asked, as the address of the page says it. The address is all there is: it can be kept, sent, reloaded, and
  * each click leads to another one.
  */
 public final class PlanForm {
+    static final String THERMOSTAT = Worded.Spot.THERMOSTAT.word();
+
     /** The cables of the form: parameter, id in the plan, from, to. */
     static final List<CableField> CABLES = List.of(
-            new CableField("tc", "TC", "thermostat", "indoor", "thermostat – indoor"),
+            new CableField("tc", "TC", THERMOSTAT, "indoor", "thermostat – indoor"),
             new CableField("oc", "OC", "indoor", "outdoor", "indoor – outdoor"),
-            new CableField("to", "TO", "thermostat", "outdoor", "thermostat – outdoor"));
+            new CableField("to", "TO", THERMOSTAT, "outdoor", "thermostat – outdoor"));
 
     static final String START =
             "indoor=air-handler&posts=R+C+W+Y+G+O&kw=7.5&va=75&outdoor=heat-pump&stages=1&valve=O&w2=on&terminals=R+C+Y+O+G+AUX&kind=heat-pump"
@@ -78,6 +83,33 @@ public final class PlanForm {
     /** Whether any accessory is chosen. */
     public boolean isAccessories() {
         return !values.getOrDefault("acc", List.of()).isEmpty();
+    }
+
+    /** A price as it stands in the form: the usual one where nobody changed it. */
+    public String price(String name, String part) {
+        Prices.Price usual = Prices.usual().of(name);
+        double value = part.equals("parts") ? usual.parts() : usual.minutes();
+        return text("price." + name + "." + part, Numbers.plain(value));
+    }
+
+    public List<String> priced() {
+        return Prices.names().stream().sorted().toList();
+    }
+
+    private Map<String, Object> prices() {
+        Map<String, Object> prices = new LinkedHashMap<>();
+        for (String name : priced()) {
+            Map<String, Object> price = new LinkedHashMap<>();
+            for (String part : List.of("parts", "minutes")) {
+                if (!text("price." + name + "." + part).isEmpty()) {
+                    price.put(part, number("price." + name + "." + part, 0));
+                }
+            }
+            if (!price.isEmpty()) {
+                prices.put(name, price);
+            }
+        }
+        return prices;
     }
 
     /** Answers to questions, by field. */
@@ -155,6 +187,7 @@ public final class PlanForm {
         Map<String, Object> answers = new LinkedHashMap<>();
         answered().forEach((k, v) -> answers.put(k.substring(ANSWER.length()), v));
         m.put("answers", answers);
+        m.put("prices", prices());
         return m;
     }
 
@@ -187,7 +220,7 @@ public final class PlanForm {
             }
             out.put("w2", has("w2", "on"));
         }
-        out.put("transformer", has("own", "on"));
+        out.put(Worded.Spot.TRANSFORMER.word(), has("own", "on"));
         m.put("outdoor", out);
     }
 
@@ -200,7 +233,7 @@ public final class PlanForm {
         if (!text("power").isEmpty()) {
             th.put("power", text("power"));
         }
-        m.put("thermostat", th);
+        m.put(THERMOSTAT, th);
     }
 
     private List<Object> cableRuns() {

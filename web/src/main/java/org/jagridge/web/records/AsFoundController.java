@@ -69,6 +69,7 @@ class AsFoundController {
             AsFound found = AsFound.read(body, circuit);
             model.addAttribute("differences", found.compare(circuit));
             model.addAttribute("notLookedAt", found.notLookedAt(circuit));
+            model.addAttribute("thermostats", Replaced.of(found, circuit));
             model.addAttribute("open", found.open().size());
             model.addAttribute("traced", found.wires().size());
         } catch (MalformedException e) {

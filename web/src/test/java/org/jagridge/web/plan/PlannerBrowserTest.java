@@ -5,6 +5,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
 import org.testng.annotations.Test;
@@ -16,7 +17,7 @@ public class PlannerBrowserTest extends BrowserTest {
     }
 
     private Locator row(String carries) {
-        return page().locator(".plan-table tr:has(td b:text-is(\"" + carries + "\"))");
+        return page().locator(".plan-boards .plan-table tr:has(td b:text-is(\"" + carries + "\"))");
     }
 
     private Locator post(String place, String letter) {
@@ -51,8 +52,8 @@ public class PlannerBrowserTest extends BrowserTest {
         page().locator("[data-core='TC.green'] .core-label").click();
         assertThat(page().locator("[data-core='TC.green']")).containsText("green ×");
         assertThat(page().locator("[name='tcd']")).hasValue("green");
-        for (Locator cell :
-                page().locator(".plan-table tbody tr td:first-child").all()) {
+        for (Locator cell : page().locator(".plan-boards .plan-table tbody tr td:first-child")
+                .all()) {
             assertTrue(!cell.innerText().strip().equals("TC green"), "a dead core is used");
         }
     }
@@ -109,10 +110,10 @@ public class PlannerBrowserTest extends BrowserTest {
     @Test
     public void aPlanOpensAtABenchAndItsCallsRunThere() {
         page().navigate(url("/sites/quillmere"));
-        page().locator("a", new com.microsoft.playwright.Page.LocatorOptions().setHasText("Plan a wiring"))
+        page().locator("a", new Page.LocatorOptions().setHasText("Plan a wiring"))
                 .click();
         page().locator(".examples a").nth(2).click();
-        assertThat(page().locator(".plan-table").first()).containsText("was W");
+        assertThat(page().locator(".plan-boards .plan-table")).containsText("was W");
         page().locator("text=Open on the bench").click();
         assertThat(page()).hasTitle(Pattern.compile("Planned: .*"));
         page().locator(".crumbs a").nth(1).click();
@@ -136,5 +137,30 @@ public class PlannerBrowserTest extends BrowserTest {
         page().navigate(url("/plan"));
         Object wide = page().evaluate("document.documentElement.scrollWidth");
         assertTrue(((Number) wide).intValue() <= 390, "page is " + wide + " px wide");
+    }
+
+    @Test
+    public void aPriceThatIsChangedChangesWhichWayIsFirst() {
+        page().navigate(url("/plan"));
+        page().locator("summary", new Page.LocatorOptions().setHasText("Prices"))
+                .click();
+        page().locator("[name='price.wireless-module.parts']").fill("0");
+        page().locator("[name='price.wireless-module.parts']").press("Enter");
+        assertThat(cards().first()).containsText("Wireless module outdoors");
+        assertThat(cards().first()).containsText("0.0 relays' worth");
+    }
+
+    @Test
+    public void whatWasFoundAtTheOldThermostatIsTakenOver() {
+        page().navigate(url("/circuits/seminar-room/as-found"));
+        page().locator("#body").fill("TH.RC, red, FC.R\nFC.Y, blue, TH.C\nTH.W, white, ?");
+        page().locator("text=Save and compare").click();
+        page().locator(".plan-from-found a").click();
+        assertThat(page().locator("[name='old']")).hasValue("red=RC>FC.R blue=C>FC.Y white=W");
+        page().locator("[name='outdoor']").selectOption("cooling");
+        page().locator("[name='oc']").fill("yellow blue");
+        page().locator("[name='oc']").press("Enter");
+        assertThat(page().locator(".said").first())
+                .containsText("TC blue was on C, but its other end is on FC.Y: it is Y");
     }
 }
