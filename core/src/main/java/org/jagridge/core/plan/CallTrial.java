@@ -1,15 +1,14 @@
 package org.jagridge.core.plan;
 
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Collection;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
+import org.jagridge.core.check.Check;
+import org.jagridge.core.check.Finding;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Terminal;
@@ -30,11 +29,6 @@ import org.jagridge.core.run.RunLimitException;
  * during a call. What must run must run when it has settled; what must not may not even pass by.
  */
 final class CallTrial {
-    /** What is shorter than this is a contact on its way. */
-    private static final long PASSING = Time.SECOND / 2;
-    /** Heat may be this long without air while contacts move and a blower comes up. */
-    private static final long WITHOUT_AIR = 3 * Time.SECOND;
-
     private static final long END = 400 * Time.SECOND;
     private static final long GONE = 20 * Time.SECOND;
     /** Long enough for a compressor's pressures to level out, so that it starts again. */
@@ -51,7 +45,9 @@ final class CallTrial {
     private final Assembly assembly;
     private final List<WiringPlan.Mode> modes = new ArrayList<>();
     private final BudgetMeter meter;
+    private final Duties duties;
     private final List<String> said = new ArrayList<>();
+    private List<Finding> findings = List.of();
 
     CallTrial(Composition c) {
         this(c, c.circuit());
@@ -63,6 +59,7 @@ final class CallTrial {
         assembly = Assembly.of(circuit);
         engine = Engine.of(assembly);
         meter = new BudgetMeter(assembly);
+        duties = new Duties(c.kit, assembly);
     }
 
     List<WiringPlan.Mode> modes() {
@@ -76,6 +73,25 @@ final class CallTrial {
     /** What was seen with a source gone, for people. */
     List<String> said() {
         return said;
+    }
+
+    /** What was found in the circuit as it is; empty before {@link #runAll}. */
+    List<Finding> findings() {
+        return findings;
+    }
+
+    /** As {@link #run}; what holds is looked over for dangers besides. */
+    WiringPlan.Mode runAll() {
+        WiringPlan.Mode wrong = run();
+        if (wrong != null) {
+            return wrong;
+        }
+        findings = Check.findings(c.circuit());
+        return findings.stream()
+                .filter(f -> f.severity() == Finding.Severity.DANGER)
+                .findFirst()
+                .map(f -> new WiringPlan.Mode("off", Set.of(), false, "danger: " + f.message()))
+                .orElse(null);
     }
 
     /** The first call that doesn't hold, with why; null where all hold. */
@@ -113,6 +129,10 @@ final class CallTrial {
             }
         }
         return null;
+    }
+
+    private DutyWatch watch(Set<Duty> wanted) {
+        return new DutyWatch(duties, wanted);
     }
 
     private Configuration rest() {
@@ -159,23 +179,23 @@ final class CallTrial {
     }
 
     private WiringPlan.Mode call(Expected.Call call) {
-        Watch watch = new Watch(call.runs());
+        DutyWatch watch = watch(call.runs());
         Configuration at = set(rest(), call.set());
         meter.begins(call.name(), at.frame());
         at = pass(at, Time.micros(call.seconds()), watch);
-        Set<Duty> runs = done(at.frame());
+        Set<Duty> runs = duties.done(at.frame());
         meter.settles(call.name(), at.frame());
         heaterDraws(runs, at.frame());
-        String wrong = watch.wrong != null ? watch.wrong : difference(call.runs(), runs);
+        String wrong = watch.wrong() != null ? watch.wrong() : Duties.difference(call.runs(), runs);
         if (wrong == null) {
-            Watch after = new Watch(call.runs());
+            DutyWatch after = watch(call.runs());
             at = pass(set(at, ended(call)), END, after);
-            Set<Duty> left = done(at.frame());
-            wrong = after.wrong != null
-                    ? after.wrong
+            Set<Duty> left = duties.done(at.frame());
+            wrong = after.wrong() != null
+                    ? after.wrong()
                     : left.isEmpty()
                             ? null
-                            : titles(left) + (left.size() == 1 ? " doesn't" : " don't") + " stop after the call";
+                            : Duties.titles(left) + (left.size() == 1 ? " doesn't" : " don't") + " stop after the call";
         }
         return new WiringPlan.Mode(call.name(), runs, wrong == null, wrong);
     }
@@ -184,7 +204,7 @@ final class CallTrial {
     private WiringPlan.Mode defrost(Expected.Call call) {
         Configuration at = rest();
         at = set(at, Map.of("CS.coilCelsius", COLD));
-        Watch quiet = new Watch(EnumSet.allOf(Duty.class));
+        DutyWatch quiet = watch(EnumSet.allOf(Duty.class));
         for (int i = 0; i < 2; i++) {
             at = pass(set(at, call.set()), 1500 * Time.SECOND, quiet);
             at = pass(set(at, ended(call)), END, quiet);
@@ -194,12 +214,12 @@ final class CallTrial {
             at = pass(at, 10 * Time.SECOND, quiet);
         }
         if (!"defrost".equals(at.frame().signals().get("DF"))) {
-            return new WiringPlan.Mode(call.name(), done(at.frame()), false, "no defrost ever begins");
+            return new WiringPlan.Mode(call.name(), duties.done(at.frame()), false, "no defrost ever begins");
         }
         at = pass(at, Time.micros(call.seconds() + (c.kit.has("FC") ? 80 : 0)), quiet);
-        Set<Duty> runs = done(at.frame());
+        Set<Duty> runs = duties.done(at.frame());
         meter.settles(call.name(), at.frame());
-        String wrong = difference(call.runs(), runs);
+        String wrong = quiet.wrong() != null ? quiet.wrong() : Duties.difference(call.runs(), runs);
         if (wrong == null) {
             at = pass(set(at, Map.of("CS.coilCelsius", THAWED)), 200 * Time.SECOND, quiet);
             Set<Duty> heating = modes.stream()
@@ -207,7 +227,7 @@ final class CallTrial {
                     .map(WiringPlan.Mode::runs)
                     .findFirst()
                     .orElse(Set.of());
-            String after = heating.isEmpty() ? null : difference(heating, done(at.frame()));
+            String after = heating.isEmpty() ? null : Duties.difference(heating, duties.done(at.frame()));
             wrong = after == null ? null : "after the defrost: " + after;
         }
         return new WiringPlan.Mode(call.name(), runs, wrong == null, wrong);
@@ -258,17 +278,17 @@ final class CallTrial {
                 continue;
             }
             meter.during(call.name());
-            Configuration settled = pass(set(rest(), call.set()), Time.micros(call.seconds()), new Watch(call.runs()));
+            Configuration settled = pass(set(rest(), call.set()), Time.micros(call.seconds()), watch(call.runs()));
             for (String source : c.kit.sources()) {
                 String wrong = without(source, settled, call);
                 if (wrong != null) {
-                    return new WiringPlan.Mode(call.name(), done(settled.frame()), false, wrong);
+                    return new WiringPlan.Mode(call.name(), duties.done(settled.frame()), false, wrong);
                 }
             }
             for (String module : List.of("RM", "RMO")) {
                 String wrong = c.kit.has(module) ? outOfRange(module, settled) : null;
                 if (wrong != null) {
-                    return new WiringPlan.Mode(call.name(), done(settled.frame()), false, wrong);
+                    return new WiringPlan.Mode(call.name(), duties.done(settled.frame()), false, wrong);
                 }
             }
         }
@@ -277,11 +297,11 @@ final class CallTrial {
 
     private String without(String source, Configuration settled, Expected.Call call) {
         String name = c.circuit().part(source).orElseThrow().title();
-        Watch watch = new Watch(call.runs());
+        DutyWatch watch = watch(call.runs());
         Configuration gone = pass(set(settled, Map.of(source + ".on", false)), GONE, watch);
         Frame frame = gone.frame();
-        if (watch.wrong != null) {
-            return "with " + name + " off: " + watch.wrong;
+        if (watch.wrong() != null) {
+            return "with " + name + " off: " + watch.wrong();
         }
         for (Branch b : assembly.branches()) {
             if (b.role() == Role.PRIMARY && BackFed.is(b, frame)) {
@@ -295,26 +315,26 @@ final class CallTrial {
         gone = pass(gone, OUTAGE - GONE, watch);
         Configuration on = set(gone, Map.of(source + ".on", true));
         meter.begins(call.name(), on.frame());
-        Configuration back = pass(on, BACK, new Watch(call.runs()));
-        String wrong = difference(call.runs(), done(back.frame()));
+        Configuration back = pass(on, BACK, watch(call.runs()));
+        String wrong = Duties.difference(call.runs(), duties.done(back.frame()));
         return wrong == null ? null : "after " + name + " was off and on again: " + wrong;
     }
 
     private String outOfRange(String module, Configuration settled) {
         Configuration lost =
-                pass(set(settled, Map.of(module + ".inRange", false)), LOST, new Watch(EnumSet.allOf(Duty.class)));
+                pass(set(settled, Map.of(module + ".inRange", false)), LOST, watch(EnumSet.allOf(Duty.class)));
         Set<Duty> runs = EnumSet.noneOf(Duty.class);
         runs.addAll(module.equals("RM") ? EnumSet.allOf(Duty.class) : EnumSet.of(Duty.COMPRESSOR));
-        runs.retainAll(done(lost.frame()));
+        runs.retainAll(duties.done(lost.frame()));
         if (c.kit.has("RM") && c.kit.has("RMO") && module.equals("RM")) {
             // the outdoor unit hears by itself
             runs.removeAll(EnumSet.of(Duty.COMPRESSOR, Duty.OUTDOOR_FAN, Duty.REVERSING_VALVE, Duty.SECOND_STAGE));
         }
         runs.removeAll(EnumSet.of(Duty.INDOOR_FAN, Duty.PUMP));
-        return runs.isEmpty() ? null : "with the radio link lost: " + titles(runs) + " stays on";
+        return runs.isEmpty() ? null : "with the radio link lost: " + Duties.titles(runs) + " stays on";
     }
 
-    private Configuration pass(Configuration from, long micros, Watch watch) {
+    private Configuration pass(Configuration from, long micros, DutyWatch watch) {
         Configuration at = from;
         long left = micros;
         watch.sees(at.frame());
@@ -332,83 +352,5 @@ final class CallTrial {
         }
         watch.lasts(left);
         return left > 0 ? engine.advance(at, new Act.Wait(left)) : at;
-    }
-
-    /** What is done in a state. */
-    private Set<Duty> done(Frame frame) {
-        Map<String, String> signals = frame.signals();
-        Set<Duty> done = EnumSet.noneOf(Duty.class);
-        c.kit.duties().forEach((duty, atoms) -> {
-            if (atoms.stream().anyMatch(a -> holds(a, signals))) {
-                done.add(duty);
-            }
-        });
-        return done;
-    }
-
-    private boolean holds(String atoms, Map<String, String> signals) {
-        return Arrays.stream(atoms.split(" & ", -1)).allMatch(atom -> {
-            int equals = atom.indexOf('=');
-            if (equals > 0) {
-                return atom.substring(equals + 1).equals(signals.get(atom.substring(0, equals)));
-            }
-            String value = signals.get(atom);
-            return value != null && assembly.member(atom).orElseThrow().signal().isAtWork(value);
-        });
-    }
-
-    /** The first thing that is wrong with what runs; null where it is as it must be. */
-    private static String difference(Set<Duty> wanted, Set<Duty> runs) {
-        Set<Duty> more = EnumSet.noneOf(Duty.class);
-        more.addAll(runs);
-        more.removeAll(wanted);
-        if (!more.isEmpty()) {
-            return titles(more) + (more.size() == 1 ? " runs and must not" : " run and must not");
-        }
-        Set<Duty> less = EnumSet.noneOf(Duty.class);
-        less.addAll(wanted);
-        less.removeAll(runs);
-        return less.isEmpty() ? null : titles(less) + (less.size() == 1 ? " doesn't come" : " don't come");
-    }
-
-    static String titles(Collection<Duty> duties) {
-        return duties.stream().map(Duty::title).collect(Collectors.joining(" and "));
-    }
-
-    /** Looks for what must not be between rest and rest. */
-    private final class Watch {
-        private final Set<Duty> allowed;
-        private Set<Duty> now = EnumSet.noneOf(Duty.class);
-        private long withoutAir;
-        private final Map<Duty, Long> astray = new LinkedHashMap<>();
-        private String wrong;
-
-        Watch(Set<Duty> wanted) {
-            allowed = EnumSet.of(Duty.INDOOR_FAN);
-            allowed.addAll(wanted);
-        }
-
-        void sees(Frame frame) {
-            now = done(frame);
-        }
-
-        void lasts(long micros) {
-            if (wrong != null || micros <= 0) {
-                return;
-            }
-            for (Duty d : now) {
-                if (!allowed.contains(d)) {
-                    long so = astray.merge(d, micros, Long::sum);
-                    if (so > PASSING && d != Duty.PUMP) {
-                        wrong = d.title() + " runs and must not";
-                    }
-                }
-            }
-            boolean hot = c.kit.needsAir().stream().anyMatch(now::contains);
-            withoutAir = hot && !now.contains(Duty.INDOOR_FAN) ? withoutAir + micros : 0;
-            if (withoutAir > WITHOUT_AIR) {
-                wrong = "heat without air: " + titles(c.kit.needsAir()) + " on, the indoor fan off";
-            }
-        }
     }
 }

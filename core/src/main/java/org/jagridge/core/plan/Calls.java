@@ -1,14 +1,32 @@
 package org.jagridge.core.plan;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jagridge.core.plan.WiringRequest.Accessory;
 
 /** The nets of a draft that carry calls: from each output of the thermostat to what it is to bring. */
 final class Calls {
+    private static final Set<Accessory> BEFORE_COMPRESSOR = EnumSet.of(
+            Accessory.FLOAT_SWITCH,
+            Accessory.FREEZE_SWITCH,
+            Accessory.CURRENT_SWITCH,
+            Accessory.LOCKOUT_RELAY,
+            Accessory.START_DELAY);
+
+    /** Factory wires through which blowers draw their current, by the terminals at their ends. */
+    private static final List<String[]> BLOWER_WIRES = List.of(
+            new String[] {"AC.BL", "BLA.1"},
+            new String[] {"AH.BL", "BLW.1"},
+            new String[] {"FT.14", "BLW.1"},
+            new String[] {"FC.BLC", "BLW.HI"},
+            new String[] {"FC.BLH", "BLW.MED"},
+            new String[] {"FC.BLF", "BLW.LO"});
+
     private final Composition c;
     private final Composer composer;
     private final Kit kit;
@@ -101,6 +119,10 @@ final class Calls {
     private void cool() {
         Optional<Post> sink = needs(Line.COOL);
         if (sink.isEmpty()) {
+            r.accessories().stream()
+                    .filter(BEFORE_COMPRESSOR::contains)
+                    .forEach(a -> c.unused.add(new WiringPlan.Unused(
+                            a.word().replace('-', ' '), "there is no compressor whose call it could hold back")));
             List.of("Y", "Y2", "O", "B").stream()
                     .filter(face::has)
                     .forEach(o -> leftOff(o, "there is no outdoor unit"));
@@ -108,7 +130,8 @@ final class Calls {
         }
         if (face.has("Y")) {
             String from = composer.origin("Y", sink.get().place());
-            for (String[] in : indoorSwitches()) {
+            List<String[]> indoorSwitches = indoorSwitches();
+            for (String[] in : indoorSwitches) {
                 if (from.startsWith("RMO.")) {
                     c.why = "a switch at the indoor unit can't stop a compressor that is called by radio outdoors";
                     return;
@@ -116,7 +139,11 @@ final class Calls {
                 cool(from, in[0]);
                 from = in[1];
             }
-            cool(from, outdoorSwitches(sink.get().at()));
+            cool(from, overRelay(outdoorSwitches(sink.get().at()), "Y"));
+            if (!indoorSwitches.isEmpty()) {
+                // the board hears the call before the switches that may stop the compressor
+                kit.post(Line.COOL, Post.How.LISTENS).ifPresent(p -> cool.join(p.at()));
+            }
         }
         needs(Line.COOL_2).ifPresent(second -> {
             if (!face.has("Y2")) {
@@ -124,7 +151,7 @@ final class Calls {
             } else if (c.has(Move.SECOND_STAGE_OFF)) {
                 leftOff("Y2", "no conductor for it");
             } else {
-                c.net(Line.COOL_2, "Y2", composer.origin("Y2", "outdoor"), second.at());
+                c.net(Line.COOL_2, "Y2", composer.origin("Y2", "outdoor"), overRelay(second.at(), "Y2"));
             }
         });
         if (face.has("Y2") && needs(Line.COOL_2).isEmpty()) {
@@ -135,6 +162,18 @@ final class Calls {
     private void cool(String from, String to) {
         Net net = c.net(Line.COOL, "Y", from, to);
         cool = cool == null ? net : cool;
+    }
+
+    /** Where a call to the outdoor unit ends: at its post, or at the coil of a relay whose dry contact gives it the unit's own R. */
+    private String overRelay(String sink, String letter) {
+        if (!c.has(Move.RELAYS_OUTDOOR)) {
+            return sink;
+        }
+        String k = relay(true, "outdoor", "it passes " + letter + " on without joining the two transformers");
+        composer.common().join(k + ".A2");
+        c.fit(kit.post(Line.OUT_FEED, Post.How.FEED).orElseThrow().at(), k + ".11", "red", "the outdoor unit's own R");
+        c.fit(k + ".14", sink, "yellow", "the relay's dry contact gives " + letter + " to the outdoor unit");
+        return k + ".A1";
     }
 
     /** Switches at the indoor unit that a call for the compressor goes through: in, out. */
@@ -150,19 +189,19 @@ final class Calls {
         }
         if (r.accessories().contains(Accessory.CURRENT_SWITCH)) {
             kit.add(Accessory.CURRENT_SWITCH.word());
-            kit.set("CSW", "senses", blowerWires());
+            kit.set("CSW", "senses", blowerWires(true));
             switches.add(new String[] {"CSW.1", "CSW.2"});
         }
         return switches;
     }
 
-    private List<Map<String, Object>> blowerWires() {
+    /** The conductors through which the blower draws its current, in cooling or in heating. */
+    private List<Map<String, Object>> blowerWires(boolean cooling) {
         List<Map<String, Object>> senses = new ArrayList<>();
-        for (String[] w : new String[][] {
-            {"AC.BL", "BLA.1"}, {"AH.BL", "BLW.1"}, {"FC.BLC", "BLW.HI"}, {"FC.BLH", "BLW.MED"}, {"FC.BLF", "BLW.LO"}
-        }) {
-            boolean cools = !Equipment.coolsApart(r) || w[0].startsWith("AC.");
-            if (kit.has(w[0].substring(0, 2)) && cools) {
+        for (String[] w : BLOWER_WIRES) {
+            boolean ofCooling = w[0].startsWith("AC.");
+            boolean counts = !Equipment.coolsApart(r) || ofCooling == cooling;
+            if (kit.has(w[0].substring(0, 2)) && counts) {
                 Map<String, Object> sense = new LinkedHashMap<>();
                 sense.put("wire", kit.wireBetween(w[0], w[1]));
                 senses.add(sense);
@@ -262,7 +301,7 @@ final class Calls {
                     Line.VALVE,
                     wanted,
                     composer.origin(wanted, "outdoor"),
-                    sink.get().at());
+                    overRelay(sink.get().at(), wanted));
         } else if (face.has(other) && c.has(Move.VALVE_RELAY) && cool != null) {
             String k = relay(true, "outdoor", "the thermostat gives " + other + ", the valve wants " + wanted);
             c.net(Line.VALVE, other, composer.origin(other, "outdoor"), k + ".A1");
@@ -281,7 +320,10 @@ final class Calls {
         if (gives.isEmpty()) {
             return;
         }
-        if (c.has(Move.W2_LEFT_OFF)) {
+        if (c.has(Move.RELAYS_OUTDOOR) && heatTarget != null) {
+            c.lost.add(Move.W2_LEFT_OFF.loses());
+            c.unused.add(new WiringPlan.Unused(gives.get().at(), "left off: it would tie the two transformers"));
+        } else if (c.has(Move.W2_LEFT_OFF)) {
             c.unused.add(
                     new WiringPlan.Unused(gives.get().at(), "left off: the house gets cold air while it defrosts"));
         } else if (heatTarget == null) {
@@ -319,8 +361,12 @@ final class Calls {
             c.lost.add("the humidifier: no call for heat to follow");
             return;
         }
+        List<Map<String, Object>> wires = blowerWires(false);
+        if (wires.isEmpty()) {
+            c.lost.add("the humidifier: nothing here moves air with heat");
+            return;
+        }
         kit.add(Accessory.HUMIDIFIER.word());
-        List<Map<String, Object>> wires = blowerWires();
         kit.set("CSH", "senses", wires);
         heat.join("KH.A1");
         composer.common().join("KH.A2", "HUM.2");

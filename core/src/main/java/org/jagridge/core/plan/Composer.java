@@ -81,6 +81,10 @@ final class Composer {
             c.why = "a millivolt thermostat can't break line voltage";
             return;
         }
+        if (r.outdoor().isThere()) {
+            c.why = "a thermostat that is one switch can't call for heat and for an outdoor unit";
+            return;
+        }
         Post from = post(lineVoltage ? Line.LINE_FEED : Line.HEAT_FEED, Post.How.FEED)
                 .or(() -> post(Line.FEED, Post.How.FEED))
                 .orElse(null);
@@ -130,6 +134,10 @@ final class Composer {
         if (isWired()) {
             common.join("TH.C");
         } else if (face.has("C")) {
+            if (c.has(Move.BATTERIES)) {
+                c.buys("batteries", 1, "set of batteries", "the thermostat lives on them");
+                c.pay("batteries", 1);
+            }
             c.unused.add(new WiringPlan.Unused(
                     "TH.C",
                     c.has(Move.BATTERIES)
@@ -207,8 +215,10 @@ final class Composer {
             unitFeed.ifPresent(p -> feed.join(p.at()));
             return;
         }
-        // called by radio only, it has nothing in common with the indoor unit
-        outdoorCommon = radio ? c.net(Line.COMMON, "C", unitCommon.at()) : common.join(unitCommon.at());
+        // called by radio or through relays only, it has nothing in common with the indoor unit
+        outdoorCommon = radio || c.has(Move.RELAYS_OUTDOOR)
+                ? c.net(Line.COMMON, "C", unitCommon.at())
+                : common.join(unitCommon.at());
         if (c.has(Move.LOCAL_OUTDOOR)) {
             outdoorCommon.join("TL.X2");
             Net local = c.net(Line.OUT_FEED, "R", "FL.2");

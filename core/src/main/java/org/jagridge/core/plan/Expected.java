@@ -172,7 +172,7 @@ final class Expected {
         if (coolsWithO) {
             runs.add(Duty.REVERSING_VALVE);
         }
-        if (r.outdoor().w2() && !c.has(Move.W2_LEFT_OFF)) {
+        if (r.outdoor().w2() && !c.has(Move.W2_LEFT_OFF) && !c.has(Move.RELAYS_OUTDOOR)) {
             runs.addAll(heat);
         }
         Map<String, Object> set = set("heat", 19);

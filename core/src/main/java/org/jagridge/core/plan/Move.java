@@ -15,6 +15,7 @@ public enum Move {
     VALVE_BRIDGED("valve-bridged", "Valve joined with Y at the outdoor unit", null),
     VALVE_RELAY(Way.RELAY, "Relay at the outdoor unit turns the valve call round", null),
     ISOLATING_RELAY(Way.RELAY, "Relay keeps the heating pair apart", null),
+    RELAYS_OUTDOOR(Way.RELAY, "Relays at the outdoor unit keep its transformer apart", null),
     SHARING_PAIR(Way.SHARING_PAIR, "Conductor-sharing pair for Y and G", null),
     WIRELESS_OUTDOOR(Way.WIRELESS_MODULE, "Wireless module outdoors", null),
     WIRELESS_INDOOR(Way.WIRELESS_MODULE, "Wireless module indoors", null),

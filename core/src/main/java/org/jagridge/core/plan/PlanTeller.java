@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.jagridge.core.check.Check;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
@@ -26,6 +26,9 @@ final class PlanTeller {
     private static final List<Double> FUSES = List.of(1.0, 2.0, 3.0, 5.0, 7.5, 10.0);
 
     private static final String STRIP = "WC";
+    private static final double CONTROL_VOLTS = 24;
+    /** Of a control fuse over what the transformer gives for long, so that an inrush doesn't open it. */
+    private static final double HEADROOM = 1.25;
 
     private final Composition c;
     private final CallTrial trial;
@@ -62,7 +65,7 @@ final class PlanTeller {
                 strip(circuit),
                 trial.modes(),
                 trial.budget(),
-                Check.findings(circuit),
+                trial.findings(),
                 said,
                 withScenarios(circuit));
     }
@@ -117,12 +120,14 @@ final class PlanTeller {
 
     /** What lands at each terminal that holds more than one conductor from elsewhere. */
     private void screws(Circuit circuit) {
-        landed(circuit).forEach((terminal, names) -> {
-            if (names.size() > 1 && !terminal.part().equals(STRIP)) {
-                said.add(names.size() + " conductors under one screw at " + terminal + ": " + String.join(", ", names)
-                        + ". Where it is made for one, splice them with a short tail.");
-            }
-        });
+        String shared = landed(circuit).entrySet().stream()
+                .filter(e -> e.getValue().size() > 1 && !e.getKey().part().equals(STRIP))
+                .map(e -> e.getKey() + " (" + String.join(", ", e.getValue()) + ")")
+                .collect(Collectors.joining("; "));
+        if (!shared.isEmpty()) {
+            said.add("More than one conductor under one screw: " + shared
+                    + ". Where it is made for one, splice them with a short tail.");
+        }
     }
 
     private static Map<Terminal, List<String>> landed(Circuit circuit) {
@@ -160,17 +165,18 @@ final class PlanTeller {
                     .findFirst()
                     .orElseThrow()
                     .ratedVa();
-            double volts = 24;
-            double amps = rated / volts;
-            double fuse = FUSES.stream().filter(f -> f >= amps).findFirst().orElse(10.0);
+            double amps = rated / CONTROL_VOLTS;
+            double fuse =
+                    FUSES.stream().filter(f -> f >= HEADROOM * amps).findFirst().orElse(10.0);
             said.add(String.format(
                     Locale.ROOT,
-                    "Fuse in %s's R: %.0f VA / %.0f V = %.2f A, so %s A slow.",
+                    "%s gives %.0f VA / %.0f V = %.2f A for long: a %s A fuse in its R (the next above %.2f × that).",
                     id,
                     rated,
-                    volts,
+                    CONTROL_VOLTS,
                     amps,
-                    Numbers.plain(fuse)));
+                    Numbers.plain(fuse),
+                    HEADROOM));
             boolean isShort = rows.stream().anyMatch(b -> b.transformer().equals(id) && b.isShort());
             if (isShort && c.circuit().part(id).orElseThrow().params().containsKey("va")) {
                 larger(id, rated);

@@ -16,6 +16,8 @@ record Post(String letter, Line line, String at, String place, How how) {
         COMMON,
         /** Something works while it is fed. */
         NEEDS,
+        /** It hears a call that it can do without. */
+        LISTENS,
         /** Feeds something elsewhere by itself. */
         GIVES,
         /** Nothing: it only holds conductors together. */

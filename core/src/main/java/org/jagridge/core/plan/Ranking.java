@@ -6,7 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 
-/** Orders what holds: by what is lost, then money, then minutes; what another beats on all three is dropped. */
+/** Orders what holds: by functions lost, then upkeep, money and minutes; what another beats on all three is dropped. */
 final class Ranking {
     private Ranking() {}
 
@@ -15,6 +15,11 @@ final class Ranking {
         Set<String> lost = new LinkedHashSet<>(c.lost);
         c.moves.stream().filter(m -> m.loses() != null).map(Move::loses).forEach(lost::add);
         return List.copyOf(lost);
+    }
+
+    /** Batteries to be changed are a burden, but nothing that doesn't work. */
+    private static int functionsLost(Composition c) {
+        return lost(c).size() - (c.has(Move.BATTERIES) ? 1 : 0);
     }
 
     static List<Composition> best(List<Composition> kept) {
@@ -29,7 +34,8 @@ final class Ranking {
                 best.add(one);
             }
         }
-        best.sort(Comparator.comparingInt((Composition c) -> lost(c).size())
+        best.sort(Comparator.comparingInt(Ranking::functionsLost)
+                .thenComparingInt(c -> lost(c).size())
                 .thenComparingDouble(c -> c.price.parts())
                 .thenComparingDouble(c -> c.price.minutes()));
         return best;

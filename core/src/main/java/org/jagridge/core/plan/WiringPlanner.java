@@ -11,7 +11,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.jagridge.core.check.Finding;
 import org.jagridge.core.plan.WiringRequest.IndoorKind;
 import org.jagridge.core.plan.WiringRequest.Power;
 import org.jagridge.core.plan.WiringRequest.Way;
@@ -33,6 +32,7 @@ public final class WiringPlanner {
             Move.FAN_RELAY,
             Move.VALVE_RELAY,
             Move.ISOLATING_RELAY,
+            Move.RELAYS_OUTDOOR,
             Move.LOCAL_INDOOR,
             Move.LOCAL_OUTDOOR);
 
@@ -140,7 +140,7 @@ public final class WiringPlanner {
         for (Composition c : draft.set()) {
             CallTrial trial = new CallTrial(c);
             circuits++;
-            WiringPlan.Mode wrong = only == null ? trial.run() : trial.calls(only);
+            WiringPlan.Mode wrong = only == null ? trial.runAll() : trial.calls(only);
             if (wrong == null) {
                 return new Tried(c, trial, null, circuits);
             }
@@ -200,6 +200,7 @@ public final class WiringPlanner {
                 Move.VALVE_RELAY,
                 heatPump && t.has(other) && !t.has(request.outdoor().valve()));
         could.put(Move.ISOLATING_RELAY, pairs && !(t.has("RH") && t.has("RC")) && !t.isBare());
+        could.put(Move.RELAYS_OUTDOOR, Equipment.outdoorFeedsItself(request));
         could.put(Move.SHARING_PAIR, t.has("G") && t.has("Y") && outdoors);
         could.put(Move.WIRELESS_OUTDOOR, outdoors);
         could.put(Move.WIRELESS_INDOOR, !t.isBare());
@@ -246,7 +247,8 @@ public final class WiringPlanner {
         List<Set<Move>> oneOf = List.of(
                 EnumSet.of(Move.G_LEFT_OFF, Move.Y_AND_G, Move.FAN_RELAY, Move.SHARING_PAIR, Move.WIRELESS_INDOOR),
                 EnumSet.of(Move.AUX_AND_E, Move.E_LEFT_OFF),
-                EnumSet.of(Move.VALVE_BRIDGED, Move.VALVE_RELAY),
+                EnumSet.of(Move.VALVE_BRIDGED, Move.VALVE_RELAY, Move.RELAYS_OUTDOOR),
+                EnumSet.of(Move.WIRELESS_OUTDOOR, Move.RELAYS_OUTDOOR),
                 EnumSet.of(Move.WIRELESS_INDOOR, Move.CABLE_INDOOR),
                 EnumSet.of(Move.CABLE_DIRECT, Move.CABLE_INDOOR),
                 EnumSet.of(Move.CABLE_DIRECT, Move.CABLE_OUTDOOR));
@@ -279,7 +281,6 @@ public final class WiringPlanner {
         List<Composition> best = Ranking.best(kept);
         List<WiringPlan> plans = best.stream().limit(MOST_PLANS).toList().parallelStream()
                 .map(c -> new PlanTeller(c, trials.get(c)).plan())
-                .filter(p -> p.findings().stream().noneMatch(f -> f.severity() == Finding.Severity.DANGER))
                 .toList();
         List<WiringPlan> ranked = IntStream.range(0, plans.size())
                 .mapToObj(i -> plans.get(i).ranked(i + 1))

@@ -28,6 +28,15 @@ public final class WiringRequestReader {
     private static final String THERMOSTAT = Kit.THERMOSTAT;
     private static final String TRANSFORMER = Worded.Spot.TRANSFORMER.word();
 
+    /** Articles by the ways out that they serve. */
+    private static final Map<String, String> ALSO_CALLED = Map.of(
+            Way.RELAY.word(),
+            "relay-24V",
+            Way.LOCAL_TRANSFORMER.word(),
+            "transformer-24V",
+            Way.NEW_CABLE.word(),
+            "cable-metres");
+
     private final Fields fields = new Fields();
     private final List<String> assumed = new ArrayList<>();
 
@@ -88,7 +97,7 @@ public final class WiringRequestReader {
                 thermostat,
                 count,
                 inPhase,
-                cables(m, outdoor),
+                cables(m),
                 constants(
                         Accessory.class, fields.choices(m, "accessories", "", Worded.all(Accessory.class), List.of())),
                 stock(m),
@@ -148,19 +157,17 @@ public final class WiringRequestReader {
                 : fields.choice(m, "kind", "/outdoor", WiringRequest.OUTDOOR_KINDS, null);
         boolean told = m.get("valve") != null;
         String valve = fields.choice(m, "valve", "/outdoor", List.of("O", "B"), "O");
-        if (told && !kind.equals("heat-pump")) {
-            fields.wrong("/outdoor/valve", "only a heat pump has a reversing valve; leave it out");
-        }
         boolean w2 = fields.flag(m, "w2", "/outdoor", false);
-        if (w2 && !kind.equals("heat-pump")) {
-            fields.wrong("/outdoor/w2", "only a heat pump defrosts; leave it out");
+        boolean heatPump = kind.equals("heat-pump");
+        if ((told || w2) && !heatPump) {
+            assumed.add("what is said of a valve or of W2 doesn't count: only a heat pump has them");
         }
         return new Outdoor(
                 kind,
                 (int) fields.number(m, "stages", "/outdoor", 1, 1, 2),
                 valve,
                 told,
-                w2,
+                w2 && heatPump,
                 fields.flag(m, TRANSFORMER, "/outdoor", false));
     }
 
@@ -212,7 +219,7 @@ public final class WiringRequestReader {
         return new Thermostat(List.copyOf(terminals), power, kind, kindTold);
     }
 
-    private List<CableRun> cables(Map<String, Object> root, Outdoor outdoor) {
+    private List<CableRun> cables(Map<String, Object> root) {
         List<CableRun> cables = new ArrayList<>();
         List<Object> list = fields.list(root, "cables", "");
         if (list.size() > MOST_CABLES) {
@@ -236,9 +243,6 @@ public final class WiringRequestReader {
             String to = fields.choice(m, "to", path, places, null);
             if (from.equals(to)) {
                 fields.wrong(path + "/to", "a cable goes from one place to another");
-            }
-            if (!outdoor.isThere() && (from.equals("outdoor") || to.equals("outdoor"))) {
-                fields.wrong(path, "it goes to the outdoor unit, but \"outdoor\" names none");
             }
             List<String> cores = fields.texts(m, "cores", path, null);
             if (cores.size() > MOST_CORES || new LinkedHashSet<>(cores).size() < cores.size()) {
@@ -273,14 +277,15 @@ public final class WiringRequestReader {
         }
         Map<String, Object> m = fields.object(root.get("stock"), "/stock");
         Map<String, Integer> stock = new LinkedHashMap<>();
-        for (String article : m.keySet()) {
+        for (String name : m.keySet()) {
+            String article = ALSO_CALLED.getOrDefault(name, name);
             if (!WiringRequest.STOCK.contains(article)) {
                 fields.wrong(
-                        "/stock/" + article,
-                        "there is no article \"" + article + "\"; expected some of "
+                        "/stock/" + name,
+                        "there is no article \"" + name + "\"; expected some of "
                                 + String.join(", ", WiringRequest.STOCK));
             } else {
-                stock.put(article, (int) fields.number(m, article, "/stock", 0, 0, 1000));
+                stock.merge(article, (int) fields.number(m, name, "/stock", 0, 0, 1000), Integer::sum);
             }
         }
         // an empty list says nothing about the van

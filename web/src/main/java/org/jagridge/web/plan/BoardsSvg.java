@@ -1,15 +1,14 @@
 package org.jagridge.web.plan;
 
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.plan.WiringPlan;
+import org.jagridge.web.plan.BoardRows.Core;
+import org.jagridge.web.plan.BoardRows.PostRow;
 import org.jagridge.web.svg.Svg;
 
 /**
@@ -23,25 +22,17 @@ final class BoardsSvg {
     private static final double TOP = 46;
     private static final double HALF_CORE = 30;
     private static final List<String> PLACES = List.of(PlanForm.THERMOSTAT, "indoor", "outdoor");
-    private static final List<String> INDOOR_POSTS = List.of("R", "C", "W", "Y", "G", "O");
 
     private final Svg svg = new Svg();
     private final PlanForm form;
     private final WiringPlan plan;
-    /** Rows of each place, by terminal; what isn't in the plan by its letter. */
+    private final BoardRows model;
     private final Map<String, List<PostRow>> rows = new LinkedHashMap<>();
-
-    /**
-     * A line of a board.
-     *
-     * @param terminal null where nothing of the plan lands there
-     * @param toggle the address that switches it, or null
-     */
-    private record PostRow(String letter, String terminal, boolean there, String toggle) {}
 
     private BoardsSvg(PlanForm form, WiringPlan plan) {
         this.form = form;
         this.plan = plan;
+        model = new BoardRows(form, plan);
     }
 
     static String write(PlanForm form, WiringPlan plan) {
@@ -59,7 +50,7 @@ final class BoardsSvg {
 
     private String draw() {
         List<String> places = places();
-        places.forEach(p -> rows.put(p, rowsOf(p)));
+        places.forEach(p -> rows.put(p, model.rowsOf(p)));
         double height = TOP + 20 + ROW * Math.max(longestBoard(), longestGap()) + directRows() * ROW;
         double width = left(places.size() - 1) + BOX + 22;
         svg.open(
@@ -95,81 +86,14 @@ final class BoardsSvg {
 
     private int longestGap() {
         return Math.max(
-                        cores(PlanForm.THERMOSTAT, "indoor").size(),
-                        cores("indoor", "outdoor").size())
+                        model.cores(PlanForm.THERMOSTAT, "indoor").size(),
+                        model.cores("indoor", "outdoor").size())
                 + 1;
     }
 
     private int directRows() {
-        int direct = cores(PlanForm.THERMOSTAT, "outdoor").size();
+        int direct = model.cores(PlanForm.THERMOSTAT, "outdoor").size();
         return direct == 0 ? 0 : direct + 2;
-    }
-
-    private List<PostRow> rowsOf(String place) {
-        List<PostRow> list = new ArrayList<>();
-        Set<String> landed = landed(place);
-        boolean water = !form.text("water").isEmpty();
-        if (place.equals(PlanForm.THERMOSTAT) && !water) {
-            List<String> has = form.words("terminals");
-            List<String> all = new ArrayList<>(has);
-            List.of("R", "RH", "RC", "C", "W", "Y", "Y2", "G", "O", "B", "AUX", "E").stream()
-                    .filter(t -> !all.contains(t))
-                    .forEach(all::add);
-            for (String t : all) {
-                String terminal = landed.remove("TH." + t) ? "TH." + t : null;
-                list.add(new PostRow(t, terminal, has.contains(t), form.toggled("terminals", t)));
-            }
-        }
-        if (place.equals("indoor") && hasPosts()) {
-            for (String letter : INDOOR_POSTS) {
-                String terminal = landed.stream()
-                        .filter(t -> t.endsWith("." + letter) && t.indexOf('.') == 2 && !t.startsWith("RM"))
-                        .findFirst()
-                        .orElse(null);
-                landed.remove(terminal);
-                boolean there = form.words("posts").contains(letter);
-                list.add(new PostRow(letter, terminal, there, form.toggled("posts", letter)));
-            }
-        }
-        if (water) {
-            landed.removeIf(t -> place.equals("indoor") && !t.startsWith("WC."));
-        }
-        List<String> ordered = new ArrayList<>(landed);
-        if (water) {
-            ordered.sort(Comparator.naturalOrder());
-        }
-        ordered.forEach(t -> list.add(new PostRow(Terminal.parse(t).name(), t, true, null)));
-        return list;
-    }
-
-    private boolean hasPosts() {
-        return List.of("gas-furnace", "air-handler", "hydronic-coil").contains(form.text("indoor"));
-    }
-
-    /** Terminals of a place on which the plan lands something, in the order of the schedule. */
-    private Set<String> landed(String place) {
-        Set<String> landed = new LinkedHashSet<>();
-        if (plan != null) {
-            plan.schedule().forEach(k -> {
-                add(landed, k.from(), place);
-                add(landed, k.to(), place);
-            });
-            plan.fit().forEach(j -> {
-                add(landed, j.from(), place);
-                add(landed, j.to(), place);
-            });
-        }
-        return landed;
-    }
-
-    private void add(Set<String> landed, String terminal, String place) {
-        boolean here = plan.circuit()
-                .part(Terminal.parse(terminal).part())
-                .map(p -> p.place().equals(place))
-                .orElse(false);
-        if (here) {
-            landed.add(terminal);
-        }
     }
 
     private void board(int i, String place) {
@@ -228,48 +152,11 @@ final class BoardsSvg {
         svg.close(row.toggle() != null ? "a" : "g");
     }
 
-    /** A core of a cable, with what it carries in the plan, or null. */
-    private record Core(String cable, String name, boolean dead, WiringPlan.Conductor carries, String toggle) {}
-
-    private List<Core> cores(String from, String to) {
-        List<Core> cores = new ArrayList<>();
-        for (PlanForm.CableField f : PlanForm.CABLES) {
-            if (f.from().equals(from) && f.to().equals(to)) {
-                List<String> dead = form.words(f.name() + "d");
-                for (String name : form.words(f.name())) {
-                    cores.add(new Core(
-                            f.id(),
-                            name,
-                            dead.contains(name),
-                            carried(f.id(), name),
-                            form.toggled(f.name() + "d", name)));
-                }
-            }
-        }
-        if (plan != null) {
-            plan.circuit().cables().stream()
-                    .filter(k -> k.from().equals(from) && k.to().equals(to))
-                    .filter(k -> PlanForm.CABLES.stream().noneMatch(f -> f.id().equals(k.id())))
-                    .forEach(k -> k.cores()
-                            .forEach(name -> cores.add(new Core(k.id(), name, false, carried(k.id(), name), null))));
-        }
-        return cores;
-    }
-
-    private WiringPlan.Conductor carried(String cable, String core) {
-        return plan == null
-                ? null
-                : plan.schedule().stream()
-                        .filter(k -> k.cable().equals(cable) && k.core().equals(core))
-                        .findFirst()
-                        .orElse(null);
-    }
-
     private void gap(String from, String to, double top, double x1, double x2) {
         double middle = (x1 + x2) / 2;
         double y = top;
         String cable = null;
-        for (Core core : cores(from, to)) {
+        for (Core core : model.cores(from, to)) {
             if (!core.cable().equals(cable)) {
                 cable = core.cable();
                 svg.text(
@@ -304,8 +191,8 @@ final class BoardsSvg {
         double b = middle + HALF_CORE;
         StringBuilder d = new StringBuilder();
         if (k != null) {
-            Double ya = rowY(from, placeOf(k.from()).equals(from) ? k.from() : k.to());
-            Double yb = rowY(to, placeOf(k.from()).equals(from) ? k.to() : k.from());
+            Double ya = rowY(from, model.placeOf(k.from()).equals(from) ? k.from() : k.to());
+            Double yb = rowY(to, model.placeOf(k.from()).equals(from) ? k.to() : k.from());
             if (ya != null && yb != null) {
                 d.append("M")
                         .append(n(x1 - 14))
@@ -378,13 +265,6 @@ final class BoardsSvg {
         return Svg.number(d);
     }
 
-    private String placeOf(String terminal) {
-        return plan.circuit()
-                .part(Terminal.parse(terminal).part())
-                .orElseThrow()
-                .place();
-    }
-
     private Double rowY(String place, String terminal) {
         List<PostRow> list = rows.getOrDefault(place, List.of());
         for (int r = 0; r < list.size(); r++) {
@@ -412,7 +292,7 @@ final class BoardsSvg {
         }
         int nth = 0;
         for (WiringPlan.Joint j : plan.fit()) {
-            String place = placeOf(j.from());
+            String place = model.placeOf(j.from());
             Double a = rowY(place, j.from());
             Double b = rowY(place, j.to());
             int i = places.indexOf(place);

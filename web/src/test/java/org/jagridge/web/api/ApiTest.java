@@ -341,7 +341,6 @@ public class ApiTest extends WebTest {
         for (String path : List.of(
                 "/indoor/kind",
                 "/indoor/posts",
-                "/outdoor/valve",
                 "/thermostat/terminals/0",
                 "/thermostat/power",
                 "/foo",

@@ -17,7 +17,7 @@ public class PlannerBrowserTest extends BrowserTest {
     }
 
     private Locator row(String carries) {
-        return page().locator(".plan-boards .plan-table tr:has(td b:text-is(\"" + carries + "\"))");
+        return page().locator(".plan-conductors tr:has(td b:text-is(\"" + carries + "\"))");
     }
 
     private Locator post(String place, String letter) {
@@ -52,8 +52,8 @@ public class PlannerBrowserTest extends BrowserTest {
         page().locator("[data-core='TC.green'] .core-label").click();
         assertThat(page().locator("[data-core='TC.green']")).containsText("green ×");
         assertThat(page().locator("[name='tcd']")).hasValue("green");
-        for (Locator cell : page().locator(".plan-boards .plan-table tbody tr td:first-child")
-                .all()) {
+        for (Locator cell :
+                page().locator(".plan-conductors tbody tr td:first-child").all()) {
             assertTrue(!cell.innerText().strip().equals("TC green"), "a dead core is used");
         }
     }
@@ -113,7 +113,7 @@ public class PlannerBrowserTest extends BrowserTest {
         page().locator("a", new Page.LocatorOptions().setHasText("Plan a wiring"))
                 .click();
         page().locator(".examples a").nth(2).click();
-        assertThat(page().locator(".plan-boards .plan-table")).containsText("was W");
+        assertThat(page().locator(".plan-conductors")).containsText("was W");
         page().locator("text=Open on the bench").click();
         assertThat(page()).hasTitle(Pattern.compile("Planned: .*"));
         page().locator(".crumbs a").nth(1).click();
