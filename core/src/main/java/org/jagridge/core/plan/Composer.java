@@ -174,11 +174,11 @@ final class Composer {
             feed.join("TH." + face.feed());
             c.net(Line.HEAT_FEED, apart ? "RH" : "R", heatFeed.at(), "TH." + face.heatFeed());
             if (apart) {
-                c.takeOut.add(
-                        new WiringPlan.Joint(
-                                "TH.RC",
-                                "TH.RH",
-                                "two transformers: with the jumper in, one that is switched off is fed backwards by the other"));
+                c.takeOut.add(new WiringPlan.Joint(
+                        "TH.RC",
+                        "TH.RH",
+                        "two transformers: with the jumper in, one that is switched off is fed backwards by the other wherever their "
+                                + "returns meet, at the chassis for one"));
             }
             return;
         }

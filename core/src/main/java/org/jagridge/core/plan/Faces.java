@@ -24,7 +24,7 @@ final class Faces {
         }
         if (!t.kind().equals("conventional") && !r.outdoor().isHeatPump()) {
             for (String source : sources) {
-                conventional(terminals, source, faces);
+                conventional(r, source, faces);
             }
         }
         return faces;
@@ -37,7 +37,8 @@ final class Faces {
     }
 
     /** Set as conventional, with its E or AUX as W: what a heat pump's Y would do here is cool. */
-    private static void conventional(List<String> terminals, String source, List<Face> faces) {
+    private static void conventional(WiringRequest r, String source, List<Face> faces) {
+        List<String> terminals = r.thermostat().terminals();
         String heat = terminals.contains("W")
                 ? "W"
                 : terminals.contains("E") ? "E" : terminals.contains("AUX") ? "AUX" : null;
@@ -53,6 +54,9 @@ final class Faces {
                 source,
                 "Set the thermostat as conventional, for " + (source.equals("gas") ? "gas" : "electric")
                         + " heat" + (heat.equals("W") ? "" : ": its terminal " + heat + " is then its W")
-                        + ". Set for a heat pump, a call for heat would cool."));
+                        + "."
+                        + (r.outdoor().isThere()
+                                ? " Set for a heat pump, it calls the compressor for heat, and that cools."
+                                : "")));
     }
 }
