@@ -197,7 +197,7 @@ final class Ways {
     }
 
     private void land() {
-        for (CableRun k : cables) {
+        for (CableRun k : cables.stream().filter(k -> !k.cores().isEmpty()).toList()) {
             c.kit.cable(new Cable(k.id(), k.from(), k.to(), k.metres(), k.size(), k.cores()));
         }
         Map<Hop, Core> cores = cores();

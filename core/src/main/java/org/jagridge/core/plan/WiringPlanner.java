@@ -23,6 +23,10 @@ import org.jagridge.core.plan.WiringRequest.Way;
  */
 public final class WiringPlanner {
     static final int MOST_MOVES = 3;
+    private static final int MOST_MOVES_FOR_ONE = 2;
+    /** Circuits that are run to see whether there is any way at all. */
+    private static final int ENOUGH_TO_TRY = 16;
+
     private static final int MOST_REJECTED = 24;
     private static final int MOST_PLANS = 12;
 
@@ -48,6 +52,7 @@ public final class WiringPlanner {
     private final Set<Set<Move>> done = new HashSet<>();
     private final List<Set<Move>> works = new ArrayList<>();
     private int tried;
+    private int mostCircuits = Integer.MAX_VALUE;
 
     /** The one call that matters, or null for all of them and mains that come and go. */
     private final String only;
@@ -65,30 +70,47 @@ public final class WiringPlanner {
         return planner.answer(questions);
     }
 
-    private void search() {
-        List<Face> faces = Faces.of(request);
-        for (int n = 0; n <= MOST_MOVES; n++) {
-            List<Draft> drafts = candidates(request, n).stream()
-                    .map(this::withGiven)
-                    .filter(this::isWorthTrying)
-                    .map(m -> new Draft(
-                            m,
-                            faces.stream()
-                                    .map(f -> Composer.compose(request, f, m))
-                                    .toList()))
-                    .toList();
-            List<Draft> landed = new ArrayList<>();
-            for (Draft d : drafts) {
-                List<Composition> possible =
-                        d.set().stream().filter(c -> c.why == null).toList();
-                if (possible.isEmpty()) {
-                    reject(d.set().get(0), "wiring", d.set().get(0).why);
-                } else if (isInStock(possible.get(0))) {
-                    landed.add(new Draft(d.moves(), possible));
-                }
-            }
-            run(landed);
+    /** Whether there is any way at all: with as few moves as it takes, and no further. */
+    private boolean isPossible(int mostMoves) {
+        mostCircuits = ENOUGH_TO_TRY;
+        for (int n = 0; n <= mostMoves && works.isEmpty(); n++) {
+            search(n);
         }
+        return !works.isEmpty();
+    }
+
+    private void search() {
+        for (int n = 0; n <= MOST_MOVES; n++) {
+            search(n);
+        }
+    }
+
+    /** Everything with {@code n} moves. */
+    private void search(int n) {
+        List<Face> faces = Faces.of(request);
+        List<Draft> drafts =
+                candidates(request, n).stream()
+                        .map(this::withGiven)
+                        .filter(this::isWorthTrying)
+                        .toList()
+                        .parallelStream()
+                        .map(m -> new Draft(
+                                m,
+                                faces.stream()
+                                        .map(f -> Composer.compose(request, f, m))
+                                        .toList()))
+                        .toList();
+        List<Draft> landed = new ArrayList<>();
+        for (Draft d : drafts) {
+            List<Composition> possible =
+                    d.set().stream().filter(c -> c.why == null).toList();
+            if (possible.isEmpty()) {
+                reject(d.set().get(0), "wiring", d.set().get(0).why);
+            } else if (isInStock(possible.get(0))) {
+                landed.add(new Draft(d.moves(), possible));
+            }
+        }
+        run(landed.subList(0, Math.min(landed.size(), Math.max(0, mostCircuits - tried))));
     }
 
     /** A thermostat that no conductor reaches lives on its batteries. */
@@ -261,19 +283,18 @@ public final class WiringPlanner {
                 : moves.stream().map(Move::title).collect(Collectors.joining(" · "));
     }
 
-    /** Whether anything brings one call, with as many moves as it takes; what went wrong with the first try where not. */
+    /** Whether anything brings one call, with up to two moves; what went wrong with the first try where not. */
     static Optional<String> whyNot(WiringRequest request, String call) {
         WiringPlanner planner = new WiringPlanner(request, call);
-        planner.search();
-        return planner.kept.isEmpty()
-                ? planner.rejected.stream().findFirst().map(WiringAnswer.Rejected::why)
-                : Optional.empty();
+        return planner.isPossible(MOST_MOVES_FOR_ONE)
+                ? Optional.empty()
+                : planner.rejected.stream().findFirst().map(WiringAnswer.Rejected::why);
     }
 
-    /** What the best plan does; empty where there is none. */
+    /** What the best of the plans with the fewest moves does; empty where there is none. */
     static Optional<String> bestTitle(WiringRequest request) {
         WiringPlanner planner = new WiringPlanner(request, null);
-        planner.search();
+        planner.isPossible(MOST_MOVES);
         return Ranking.best(planner.kept).stream().findFirst().map(c -> title(c.moves));
     }
 
