@@ -159,7 +159,7 @@ final class CallTrial {
             double volts = frame.volts(load);
             said.add(String.format(
                     Locale.ROOT,
-                    "The heater draws %.1f A at %.0f V: %.2f kW. The code tables decide its conductors and breaker.",
+                    "With the supply at its rated volts and the element at its rated ohms, the heater draws %.1f A at %.0f V: %.2f kW. The code tables decide its conductors and breaker.",
                     amps,
                     volts,
                     amps * volts / 1000));

@@ -141,7 +141,7 @@ final class Composer {
             c.unused.add(new WiringPlan.Unused(
                     "TH.C",
                     c.has(Move.BATTERIES)
-                            ? "the thermostat runs on its batteries; each load that it calls returns to C by itself"
+                            ? "the thermostat runs on its batteries; what it calls has a return of its own"
                             : "a thermostat on batteries doesn't need it"));
         }
     }

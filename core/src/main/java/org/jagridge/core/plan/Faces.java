@@ -55,7 +55,7 @@ final class Faces {
                 "Set the thermostat as conventional, for " + (source.equals("gas") ? "gas" : "electric")
                         + " heat" + (heat.equals("W") ? "" : ": its terminal " + heat + " is then its W")
                         + "."
-                        + (r.outdoor().isThere()
+                        + (r.outdoor().isThere() && terminals.contains("Y")
                                 ? " Set for a heat pump, it calls the compressor for heat, and that cools."
                                 : "")));
     }

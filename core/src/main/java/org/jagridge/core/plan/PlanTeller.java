@@ -84,16 +84,20 @@ final class PlanTeller {
         return b.build();
     }
 
-    /** Which transformer the thermostat's C comes from. */
+    /** Whose return the thermostat's C is: of more than one where returns are joined. */
     private void commonOfThermostat(Circuit circuit) {
         Assembly assembly = Assembly.of(circuit);
         Groups<Integer> nets = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
-        assembly.node(new Terminal("TH", "C"))
-                .flatMap(c -> assembly.branches().stream()
-                        .filter(b -> b.role() == Role.SECONDARY && nets.together(b.nodeB(), c))
-                        .findFirst())
-                .ifPresent(b -> said.add("The thermostat's C is the return of " + b.owner() + ", "
-                        + circuit.part(b.owner()).orElseThrow().title() + "."));
+        assembly.node(new Terminal("TH", "C")).ifPresent(c -> {
+            String all = assembly.branches().stream()
+                    .filter(b -> b.role() == Role.SECONDARY && nets.together(b.nodeB(), c))
+                    .map(b -> b.owner() + ", "
+                            + circuit.part(b.owner()).orElseThrow().title())
+                    .collect(Collectors.joining(", and of "));
+            if (!all.isEmpty()) {
+                said.add("The thermostat's C is the return of " + all + ".");
+            }
+        });
     }
 
     /** A defrost's call for heat with nothing indoors to heat: wired all the same, and run. */

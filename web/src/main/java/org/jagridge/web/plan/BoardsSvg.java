@@ -1,10 +1,12 @@
 package org.jagridge.web.plan;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.plan.WiringPlan;
 import org.jagridge.web.plan.BoardRows.Core;
@@ -189,54 +191,15 @@ final class BoardsSvg {
         svg.open("g", "class", "wire factory");
         double a = middle - HALF_CORE;
         double b = middle + HALF_CORE;
-        StringBuilder d = new StringBuilder();
+        String d = path("M", a, y, "L", b, y);
         if (k != null) {
             Double ya = rowY(from, model.placeOf(k.from()).equals(from) ? k.from() : k.to());
             Double yb = rowY(to, model.placeOf(k.from()).equals(from) ? k.to() : k.from());
             if (ya != null && yb != null) {
-                d.append("M")
-                        .append(n(x1 - 14))
-                        .append(' ')
-                        .append(n(ya))
-                        .append('C')
-                        .append(n(x1 + 22))
-                        .append(' ')
-                        .append(n(ya))
-                        .append(' ')
-                        .append(n(a - 26))
-                        .append(' ')
-                        .append(n(y))
-                        .append(' ')
-                        .append(n(a))
-                        .append(' ')
-                        .append(n(y))
-                        .append('L')
-                        .append(n(b))
-                        .append(' ')
-                        .append(n(y))
-                        .append('C')
-                        .append(n(b + 26))
-                        .append(' ')
-                        .append(n(y))
-                        .append(' ')
-                        .append(n(x2 - 22))
-                        .append(' ')
-                        .append(n(yb))
-                        .append(' ')
-                        .append(n(x2 + 14))
-                        .append(' ')
-                        .append(n(yb));
+                d = path(
+                        "M", x1 - 14, ya, "C", x1 + 22, ya, a - 26, y, a, y, "L", b, y, "C", b + 26, y, x2 - 22, yb,
+                        x2 + 14, yb);
             }
-        }
-        if (d.isEmpty()) {
-            d.append("M")
-                    .append(n(a))
-                    .append(' ')
-                    .append(n(y))
-                    .append('L')
-                    .append(n(b))
-                    .append(' ')
-                    .append(n(y));
         }
         svg.element("path", "class", "jacket", "d", d);
         svg.element("path", "class", "core ins-" + insulation(core.name()), "d", d);
@@ -261,8 +224,11 @@ final class BoardsSvg {
         svg.close(core.toggle() != null ? "a" : "g");
     }
 
-    private static String n(double d) {
-        return Svg.number(d);
+    /** A path out of its letters and numbers. */
+    private static String path(Object... steps) {
+        return Arrays.stream(steps)
+                .map(x -> x instanceof Double d ? Svg.number(d) : x.toString())
+                .collect(Collectors.joining(" "));
     }
 
     private Double rowY(String place, String terminal) {
@@ -303,8 +269,7 @@ final class BoardsSvg {
             boolean right = i == places.size() - 1 && i > 0;
             double x = right ? left(i) + BOX - 14 : left(i) + 14;
             double out = right ? x + inset : x - inset;
-            String d = "M" + n(x) + " " + n(a) + "L" + n(out) + " " + n(a) + "L" + n(out) + " " + n(b) + "L" + n(x)
-                    + " " + n(b);
+            String d = path("M", x, a, "L", out, a, "L", out, b, "L", x, b);
             svg.open("g", "class", "wire factory jumper");
             svg.title("fit " + j.from() + " to " + j.to() + ": " + j.why());
             svg.element("path", "class", "jacket", "d", d);
