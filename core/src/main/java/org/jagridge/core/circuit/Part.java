@@ -2,6 +2,7 @@ package org.jagridge.core.circuit;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -41,6 +42,20 @@ public record Part(
 
     public Part withPlace(String changed) {
         return new Part(id, type, changed, name, params, fitted, whenNotFitted, labels);
+    }
+
+    /** The same part without some of its parameters. */
+    public Part without(String... names) {
+        Map<String, Object> fewer = new LinkedHashMap<>(params);
+        fewer.keySet().removeAll(List.of(names));
+        return withParams(fewer);
+    }
+
+    /** The same part with one parameter set. */
+    public Part with(String param, Object value) {
+        Map<String, Object> more = new LinkedHashMap<>(params);
+        more.put(param, value);
+        return withParams(more);
     }
 
     public Part withParams(Map<String, Object> changed) {

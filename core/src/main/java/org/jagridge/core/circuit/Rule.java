@@ -34,11 +34,19 @@ public record Rule(String id, String text, Claim claim, double graceSeconds, Map
             }
         }
 
-        /** Once {@code when} holds, {@code then} does within so many seconds. */
+        /** Once {@code when} holds, {@code then} does within so many seconds, unless {@code when} ends before. */
         record Within(Condition when, Condition then, double seconds) implements Claim {
             @Override
             public List<Condition> conditions() {
                 return List.of(when, then);
+            }
+        }
+
+        /** In some state that can be reached the condition holds. */
+        record Possible(Condition of) implements Claim {
+            @Override
+            public List<Condition> conditions() {
+                return List.of(of);
             }
         }
 
@@ -65,6 +73,9 @@ public record Rule(String id, String text, Claim claim, double graceSeconds, Map
         }
         if (claim instanceof Claim.Always c) {
             return new Claim.Always(c.of().renamed(names));
+        }
+        if (claim instanceof Claim.Possible c) {
+            return new Claim.Possible(c.of().renamed(names));
         }
         if (claim instanceof Claim.Within c) {
             return new Claim.Within(c.when().renamed(names), c.then().renamed(names), c.seconds());

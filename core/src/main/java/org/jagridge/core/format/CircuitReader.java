@@ -13,6 +13,7 @@ import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Rule;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
@@ -51,10 +52,23 @@ public final class CircuitReader {
      * @throws MalformedException with every mistake
      */
     public static Scenario readScenario(JsonNode tree, String path, Circuit circuit) {
-        // the scenario is checked as if it stood in the circuit's file, with the same schema
+        return scenario(checked(tree, path, circuit, "scenarios"));
+    }
+
+    /**
+     * Reads a rule for a circuit.
+     *
+     * @throws MalformedException with every mistake
+     */
+    public static Rule readRule(JsonNode tree, String path, Circuit circuit) {
+        return RuleText.read(JsonText.map(checked(tree, path, circuit, "rules")));
+    }
+
+    /** Something that is checked as if it stood in a list of the circuit's file, with the same schema. */
+    private static JsonNode checked(JsonNode tree, String path, Circuit circuit, String list) {
         JsonNode file = JsonText.MAPPER.valueToTree(CircuitWriter.toMap(circuit));
-        ((ObjectNode) file).putArray("scenarios").add(tree);
-        String prefix = "/scenarios/0";
+        ((ObjectNode) file).putArray(list).add(tree);
+        String prefix = "/" + list + "/0";
         List<Problem> problems = new ArrayList<>(Schema.problemsOf(file));
         problems.addAll(new CircuitCheck(file, "").problems());
         if (!problems.isEmpty()) {
@@ -64,7 +78,7 @@ public final class CircuitReader {
                             p.message()))
                     .toList());
         }
-        return scenario(tree);
+        return tree;
     }
 
     private static Circuit circuit(JsonNode tree) {

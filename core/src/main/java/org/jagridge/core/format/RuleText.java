@@ -8,12 +8,14 @@ import org.jagridge.core.circuit.Rule;
 import org.jagridge.core.circuit.Rule.Claim;
 
 /** Rules as the file has them. */
-final class RuleText {
+public final class RuleText {
     /** The keys under which a rule says what it claims, each with the conditions and numbers that it takes. */
     static final Map<String, List<String>> CLAIMS = Map.of(
             "never",
             List.of(),
             "always",
+            List.of(),
+            "possible",
             List.of(),
             "within",
             List.of("when", "then", "seconds"),
@@ -39,6 +41,9 @@ final class RuleText {
         if (tree.containsKey("always")) {
             return new Claim.Always(Condition.parse(tree.get("always")));
         }
+        if (tree.containsKey("possible")) {
+            return new Claim.Possible(Condition.parse(tree.get("possible")));
+        }
         if (tree.get("within") instanceof Map<?, ?> w) {
             return new Claim.Within(
                     Condition.parse(w.get("when")),
@@ -49,7 +54,7 @@ final class RuleText {
         return new Claim.Before(Condition.parse(b.get("first")), Condition.parse(b.get("then")));
     }
 
-    static Map<String, Object> write(Rule rule) {
+    public static Map<String, Object> write(Rule rule) {
         Map<String, Object> tree = new LinkedHashMap<>();
         tree.put("id", rule.id());
         tree.put("text", rule.text());
@@ -57,6 +62,8 @@ final class RuleText {
             tree.put("never", c.of().tree());
         } else if (rule.claim() instanceof Claim.Always c) {
             tree.put("always", c.of().tree());
+        } else if (rule.claim() instanceof Claim.Possible c) {
+            tree.put("possible", c.of().tree());
         } else if (rule.claim() instanceof Claim.Within c) {
             Map<String, Object> within = new LinkedHashMap<>();
             within.put("when", c.when().tree());

@@ -127,6 +127,16 @@ public abstract class PartType implements PartDeclaration {
         return Optional.empty();
     }
 
+    /** The temperatures at which it does something else, by the input that sets what it reads. */
+    public Map<Input, List<Double>> cuts(Part part, Params params) {
+        return Map.of();
+    }
+
+    /** The same part where temperatures stay as they are set, so that hands alone decide on them. */
+    public Part still(Part part, Params params) {
+        return part;
+    }
+
     /** What is set for a cold and damp day on which coils get frosted. */
     public Map<Input, Object> frost(Part part, Params params) {
         return Map.of();

@@ -61,6 +61,11 @@ public final class PartTypes implements Catalogue {
                 id, type, place, name, Map.of("posts", (double) posts), true, Part.WhenNotFitted.OPEN, Map.of());
     }
 
+    /** A switch that a hand throws, closed at first, between terminals 1 and 2. */
+    public static Part handSwitch(String id, String place) {
+        return new Part(id, "switch", place, null, Map.of("rest", "closed"), true, Part.WhenNotFitted.OPEN, Map.of());
+    }
+
     /** What a part is. */
     public static Set<Trait> traitsOf(Part part) {
         return asked(part, PartType::traits);
@@ -100,6 +105,16 @@ public final class PartTypes implements Catalogue {
     /** What makes a part let through what others call for. */
     public static Map<Input, Object> letsThrough(Part part) {
         return CATALOGUE.require(part).letsThrough(part);
+    }
+
+    /** The temperatures at which a part does something else, by the input that sets what it reads. */
+    public static Map<Input, List<Double>> cutsOf(Part part) {
+        return asked(part, (type, params) -> type.cuts(part, params));
+    }
+
+    /** The same part where temperatures stay as they are set. */
+    public static Part still(Part part) {
+        return asked(part, (type, params) -> type.still(part, params));
     }
 
     /** What is set at a part for a day on which coils get frosted. */

@@ -34,6 +34,8 @@ public enum Trait {
     CYLINDER,
     /** Defrosts an outdoor coil. */
     DEFROSTS,
+    /** Its contacts follow its coil, or the part that it names, and nothing else. */
+    FOLLOWS,
     /** Thrown by a hand. */
     HAND_SWITCH,
     /** A vent, door, damper or hood that stands shut, half or open. */

@@ -176,6 +176,22 @@ public final class Configuration {
         return new Frame(this);
     }
 
+    /** What the clock shows, microseconds. */
+    public long micros() {
+        return now.micros();
+    }
+
+    /** The main signal of a part, or null for one that has none. */
+    @SuppressWarnings("unchecked")
+    public String signal(Assembly.Member m) {
+        return ((Behaviour<Object>) m.behaviour()).signal(states[m.index()]);
+    }
+
+    /** What one of a part's inputs is set to, or null where it has no such one. */
+    public Object input(Assembly.Member m, String name) {
+        return inputs.get(m.index()).get(name);
+    }
+
     /** The faults that are there, in the order in which they began. */
     public List<Fault> faults() {
         return faults;

@@ -58,6 +58,16 @@ public final class FaultList {
         return faults;
     }
 
+    /** The circuit that a fault makes of another; the same one where it doesn't change which wire goes where. */
+    public static Circuit rewired(Circuit circuit, Fault fault) {
+        return FaultEffects.changesCircuit(fault) ? FaultEffects.apply(circuit, List.of(fault)) : circuit;
+    }
+
+    /** Whether a fault changes which wire goes where. */
+    public static boolean rewires(Fault fault) {
+        return FaultEffects.changesCircuit(fault);
+    }
+
     /**
      * Why a part can't have a defect, whatever it is wired to; empty where it can. What a wrong setting is set to is left
      * to the parameter's own declaration.

@@ -26,6 +26,8 @@ import org.jagridge.core.part.Time;
 import org.jagridge.core.plan.WiringAnswerWriter;
 import org.jagridge.core.plan.WiringPlanner;
 import org.jagridge.core.plan.WiringRequestReader;
+import org.jagridge.core.prove.ProofWriter;
+import org.jagridge.core.prove.Prover;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.core.trace.Lanes;
@@ -72,6 +74,14 @@ class ApiController {
     @PostMapping("/api/v1/plan/wiring")
     Map<String, Object> planWiring(@RequestBody(required = false) String body) {
         return WiringAnswerWriter.toMap(WiringPlanner.plan(WiringRequestReader.read(JsonText.plainValue(body))));
+    }
+
+    @PostMapping("/api/v1/prove")
+    Map<String, Object> prove(@RequestBody(required = false) String body) {
+        JsonNode tree = JsonText.parse(body);
+        ProofRequest request = ProofRequest.read(tree, circuit(tree));
+        return ProofWriter.toMap(
+                Prover.prove(request.circuit(), request.rules(), request.singleFaults(), request.limits()));
     }
 
     @PostMapping("/api/v1/check")

@@ -71,6 +71,21 @@ final class CoilSensor extends PartType {
     }
 
     @Override
+    public Map<Input, List<Double>> cuts(Part part, Params params) {
+        return params.has("outdoors")
+                ? Map.of()
+                : Map.of(
+                        new Input(part.id(), "coilCelsius"),
+                        List.of(params.number("closesAtCelsius"), params.number("opensAtCelsius")));
+    }
+
+    /** The coil's temperature is set by hand instead of following from what runs. */
+    @Override
+    public Part still(Part part, Params params) {
+        return part.without("outdoors", "runs", "defrost", "valve");
+    }
+
+    @Override
     public Behaviour<?> build(PartDraft draft) {
         Params p = draft.params();
         boolean coolsEnergised = !p.has("valve")

@@ -64,7 +64,7 @@ final class Contactor extends PartType {
 
     @Override
     public Set<Trait> traits(Params params) {
-        return Set.of(Trait.BAR_POLES);
+        return Set.of(Trait.BAR_POLES, Trait.FOLLOWS);
     }
 
     @Override

@@ -1,9 +1,12 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.part.Because;
 import org.jagridge.core.part.Behaviour;
@@ -19,6 +22,8 @@ import org.jagridge.core.part.Trait;
 
 /** {@code cylinder-stat}: joins C to 1 while the water is to be heated, to 2 when it is hot enough. */
 final class CylinderStat extends PartType {
+    private static final double SET_CELSIUS = 60;
+
     CylinderStat() {
         super("cylinder-stat", "Cylinder thermostat", "Joins its common to 1 while it calls, to 2 when satisfied.");
     }
@@ -35,7 +40,7 @@ final class CylinderStat extends PartType {
 
     @Override
     public List<Field> inputs(Params params) {
-        Field set = Field.number("setCelsius", 60.0, "°C").within(20, 90);
+        Field set = Field.number("setCelsius", SET_CELSIUS, "°C").within(20, 90);
         return params.has("reads")
                 ? List.of(set)
                 : List.of(Field.number("celsius", 40.0, "°C").within(-20, 110), set);
@@ -54,6 +59,13 @@ final class CylinderStat extends PartType {
     @Override
     public Set<String> above(Params params) {
         return Set.of("C");
+    }
+
+    @Override
+    public Map<Input, List<Double>> cuts(Part part, Params params) {
+        return Map.of(
+                new Input(params.has("reads") ? params.text("reads") : part.id(), "celsius"),
+                List.of(SET_CELSIUS - params.number("differentialK"), SET_CELSIUS));
     }
 
     @Override

@@ -15,6 +15,7 @@ import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.Reaction;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
+import org.jagridge.core.part.Trait;
 
 /** {@code limit-switch}: actuated only while its opening is in exactly one state; moving and half are neither. */
 final class LimitSwitch extends PartType {
@@ -30,6 +31,11 @@ final class LimitSwitch extends PartType {
     @Override
     public List<String> terminals(Params params) {
         return List.of("C", "NO", "NC");
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.FOLLOWS);
     }
 
     @Override

@@ -9,6 +9,7 @@ import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.PartDraft;
 import org.jagridge.core.part.PartType;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.part.block.Coil;
 import org.jagridge.core.part.block.CoilAndContacts;
 import org.jagridge.core.part.block.ContactSets;
@@ -39,6 +40,11 @@ final class Relay extends PartType {
         List<String> names = new ArrayList<>(List.of("A1", "A2"));
         names.addAll(ContactSets.terminals(params.integer("sets")));
         return names;
+    }
+
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.FOLLOWS);
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.part.Behaviour;
@@ -69,6 +70,12 @@ final class Room extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.none();
+    }
+
+    /** So slow that it stays where it is set for as long as anybody looks. */
+    @Override
+    public Part still(Part part, Params params) {
+        return part.without("gains", "outdoors").with("timeConstantHours", 1e9);
     }
 
     @Override

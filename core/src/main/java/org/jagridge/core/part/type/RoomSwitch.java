@@ -26,6 +26,7 @@ import org.jagridge.core.part.Stamp;
  * millivolt-thermostat} (20 mΩ), {@code room-stat} (1 to 3, with N for its accelerator).
  */
 final class RoomSwitch extends PartType {
+    private static final double SET_CELSIUS = 20;
     private static final double MILLIVOLT_OHMS = 0.020;
     private static final double LINE_OHMS = 0.005;
     private static final double ACCELERATOR_OHMS = 270_000;
@@ -73,7 +74,7 @@ final class RoomSwitch extends PartType {
 
     @Override
     public List<Field> inputs(Params params) {
-        Field set = Field.number("setCelsius", 20.0, "°C").within(-20, 60);
+        Field set = Field.number("setCelsius", SET_CELSIUS, "°C").within(-20, 60);
         return params.has("reads")
                 ? List.of(set)
                 : List.of(set, Field.number("roomCelsius", 21.0, "°C").within(-40, 60));
@@ -110,6 +111,13 @@ final class RoomSwitch extends PartType {
                 ? Optional.of("no call: the room is %.1f, %s starts at %.1f"
                         .formatted(room, cools ? "cooling" : "heating", starts))
                 : Optional.empty();
+    }
+
+    @Override
+    public Map<Input, List<Double>> cuts(Part part, Params params) {
+        double set = SET_CELSIUS;
+        double d = params.number("differentialK");
+        return Map.of(room(part, params), List.of(set, params.is("direction", "cool") ? set + d : set - d));
     }
 
     @Override

@@ -1,8 +1,11 @@
 package org.jagridge.core.part.type;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.core.circuit.Field;
+import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.Params;
+import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Signal;
 import org.jagridge.core.part.Because;
@@ -54,6 +57,13 @@ final class TemperatureSwitch extends PartType {
     @Override
     public Signal signal(Params params) {
         return Signal.of("closed", "open");
+    }
+
+    @Override
+    public Map<Input, List<Double>> cuts(Part part, Params params) {
+        return Map.of(
+                new Input(params.has("reads") ? params.text("reads") : part.id(), "celsius"),
+                List.of(params.number("opensAtCelsius"), params.number("closesAtCelsius")));
     }
 
     @Override

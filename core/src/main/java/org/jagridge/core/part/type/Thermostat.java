@@ -34,6 +34,8 @@ import org.jagridge.core.part.block.Burnable;
  * RC. What it calls for is decided in {@link ThermostatLogic}.
  */
 final class Thermostat extends PartType {
+    private static final double HEAT_SET = 20;
+    private static final double COOL_SET = 24;
     private static final double LEAST_OWN_VOLTS = 16;
     private static final double CONTROL_VOLTS = 24;
     private static final double HALF_AC = 0.545;
@@ -92,8 +94,8 @@ final class Thermostat extends PartType {
                         ? Field.choice("mode", "off", "off", "heat", "cool", "auto", "emergency")
                         : Field.choice("mode", "off", "off", "heat", "cool", "auto"));
         inputs.add(Field.choice("fan", "auto", "auto", "on", "circulate"));
-        inputs.add(Field.number("heatSetCelsius", 20.0, "°C").within(0, 40));
-        inputs.add(Field.number("coolSetCelsius", 24.0, "°C").within(0, 50));
+        inputs.add(Field.number("heatSetCelsius", HEAT_SET, "°C").within(0, 40));
+        inputs.add(Field.number("coolSetCelsius", COOL_SET, "°C").within(0, 50));
         if (!params.has("reads")) {
             inputs.add(Field.number("roomCelsius", 21.0, "°C").within(-40, 60));
         }
@@ -105,6 +107,25 @@ final class Thermostat extends PartType {
         }
         inputs.add(Field.flag("pulled", false));
         return inputs;
+    }
+
+    @Override
+    public Map<Input, List<Double>> cuts(Part part, Params params) {
+        double d = params.number("differentialK");
+        List<Double> room = new ArrayList<>(List.of(HEAT_SET - d, HEAT_SET, COOL_SET, COOL_SET + d));
+        if (!params.is("kind", "conventional")) {
+            room.add(HEAT_SET - params.number("auxOnK"));
+            room.add(HEAT_SET - params.number("auxOffK"));
+        }
+        Map<Input, List<Double>> cuts = new LinkedHashMap<>();
+        cuts.put(room(part, params), room);
+        if (params.has("changeoverCelsius")) {
+            Input outdoors = params.has("outdoors")
+                    ? new Input(params.text("outdoors"), "celsius")
+                    : new Input(part.id(), "outdoorCelsius");
+            cuts.put(outdoors, List.of(params.number("changeoverCelsius")));
+        }
+        return cuts;
     }
 
     @Override

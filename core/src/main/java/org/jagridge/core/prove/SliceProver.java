@@ -1,0 +1,450 @@
+package org.jagridge.core.prove;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Condition;
+import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.circuit.Input;
+import org.jagridge.core.circuit.Rule;
+import org.jagridge.core.circuit.Rule.Claim;
+import org.jagridge.core.network.SingularNetworkException;
+import org.jagridge.core.part.Assembly;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.prove.FaultVerdict.Kind;
+import org.jagridge.core.run.Configuration;
+import org.jagridge.core.run.FaultList;
+import org.jagridge.core.run.RunLimitException;
+
+/**
+ * Proves each claim in the slice of the circuit that it depends on; slices that are alike are searched once. A claim that
+ * holds in its slice holds in the circuit, as long as its supplies hold their volts. A way in which it is broken there is
+ * done in the whole circuit before anything is said of it.
+ */
+final class SliceProver {
+    private static final int MODULE_STEPS = 5_000;
+
+    /** A claim, or a part that people look at, with its slice. */
+    private record Target(Rule rule, Rule claim, Slice slice, Set<String> duties, List<String> parts) {}
+
+    /** A slice that was searched. */
+    private record Searched(Slice slice, Subject subject, StateSearch search) {}
+
+    /** What a fault does in a slice; names are those of the slice that was searched. */
+    private record Outcome(
+            Kind kind,
+            List<Replay.Deed> deeds,
+            boolean fromStart,
+            Map<Input, Object> when,
+            boolean complete,
+            Slice in) {}
+
+    /** An outcome with the slice that it is for. */
+    private record Touch(Outcome outcome, Slice mine) {}
+
+    private final Subject whole;
+    private final Limits limits;
+    private final Cone.Trunk trunk;
+    private final Configuration start;
+    private final Map<String, Searched> sound = new ConcurrentHashMap<>();
+    private final Map<String, Outcome> outcomes = new ConcurrentHashMap<>();
+    private final Map<String, Map<Input, Object>> ways = new ConcurrentHashMap<>();
+    private final List<Target> targets = new ArrayList<>();
+
+    SliceProver(Subject whole, Limits limits) {
+        this.whole = whole;
+        this.limits = limits;
+        trunk = new Cone.Trunk(whole.assembly);
+        start = whole.engine.start(Map.of(), List.of());
+    }
+
+    List<Verdict> verdicts(boolean singleFaults) {
+        whole.rules.forEach(r -> Claims.of(r).forEach(c -> targets.add(target(r, c, partsOf(c)))));
+        List<Verdict> soundVerdicts =
+                whole.rules.parallelStream().map(this::sound).toList();
+        if (!singleFaults) {
+            return soundVerdicts;
+        }
+        // what can run at all is asked of the sound circuit only
+        targets.removeIf(t -> t.claim().claim() instanceof Claim.Possible);
+        Set<String> watched = new HashSet<>();
+        targets.forEach(t -> watched.addAll(t.slice().cone.parts));
+        letFree();
+        for (Assembly.Member m : whole.seen) {
+            if (!watched.contains(m.part().id())) {
+                targets.add(
+                        target(null, looksAt(m.part().id()), List.of(m.part().id())));
+            }
+        }
+        List<Fault> faults = Faults.of(whole.circuit);
+        Limits each = Prover.each(limits, faults.size());
+        List<Map<Rule, FaultVerdict>> all = faults.parallelStream()
+                .map(f -> withFault(f, each, soundVerdicts))
+                .toList();
+        return soundVerdicts.stream()
+                .map(v -> !v.holds() || v.rule().claim() instanceof Claim.Possible
+                        ? v
+                        : new Verdict(
+                                v.rule(),
+                                v.standing(),
+                                true,
+                                v.complete(),
+                                v.states(),
+                                v.bound(),
+                                null,
+                                all.stream().map(m -> m.get(v.rule())).toList()))
+                .toList();
+    }
+
+    /** What was let free everywhere has faults, too: it is looked at together with what the rule watches. */
+    private void letFree() {
+        Set<String> explicit = new HashSet<>();
+        targets.forEach(t -> explicit.addAll(t.slice().cone.parts));
+        for (Target t : List.copyOf(targets)) {
+            for (String duty : t.duties()) {
+                t.slice().frees.values().stream()
+                        .flatMap(List::stream)
+                        .filter(f -> explicit.add(f.part() + " with " + duty) && !explicit.contains(f.part()))
+                        .forEach(f -> targets.add(target(t.rule(), looksAt(duty), List.of(duty, f.part()))));
+            }
+        }
+    }
+
+    private static Rule looksAt(String part) {
+        return new Rule(
+                "",
+                "",
+                new Claim.Never(new Condition.Word(part, true, "nothing like this")),
+                Rule.GRACE_SECONDS,
+                Map.of());
+    }
+
+    private static List<String> partsOf(Rule rule) {
+        return rule.claim().conditions().stream()
+                .flatMap(c -> c.parts().stream())
+                .distinct()
+                .toList();
+    }
+
+    private Target target(Rule rule, Rule claim, List<String> parts) {
+        Slice slice = new Slice(whole.assembly, Cone.of(trunk, parts));
+        Subject subject = new Subject(slice.circuit, List.of(claim));
+        return new Target(rule, claim, slice, subject.duties(claim), parts);
+    }
+
+    private Searched searched(Target t) {
+        return sound.computeIfAbsent(t.slice().key(t.claim(), null), k -> {
+            Subject subject = new Subject(t.slice().circuit, List.of(t.claim()));
+            return new Searched(
+                    t.slice(), subject, subject.search(limits).from(List.of()).search());
+        });
+    }
+
+    /* ---- without a fault ---- */
+
+    private Verdict sound(Rule rule) {
+        boolean complete = true;
+        boolean rests = true;
+        int states = 0;
+        int onTheWay = 0;
+        Set<String> let = new LinkedHashSet<>();
+        Set<String> alike = new HashSet<>();
+        Counterexample broken = null;
+        boolean suspected = false;
+        List<Target> mine = targets.stream().filter(t -> rule.equals(t.rule())).toList();
+        for (Target t : mine) {
+            Searched s = searched(t);
+            complete &= s.search().isComplete();
+            rests &= s.search().alwaysRests();
+            t.slice().frees.values().forEach(f -> f.forEach(x -> let.add(x.part())));
+            if (alike.add(t.slice().key(t.claim(), null))) {
+                states += s.search().states();
+                onTheWay += s.search().onTheWay();
+            }
+            if (s.search().deeds(0) != null) {
+                Counterexample found = inWhole(t.slice(), s.slice(), s.search().deeds(0), rule, List.of(), null);
+                suspected |= found == null;
+                if (found != null
+                        && (broken == null
+                                || found.steps().size() < broken.steps().size())) {
+                    broken = found;
+                }
+            }
+        }
+        if (suspected && broken == null) {
+            return Prover.whole(new Subject(whole.circuit, List.of(rule)), false, limits)
+                    .get(0);
+        }
+        boolean possible = rule.claim() instanceof Claim.Possible;
+        boolean holds = possible ? broken != null || !complete : broken == null;
+        return new Verdict(
+                rule,
+                Standing.is(rule),
+                holds,
+                complete || broken != null,
+                states,
+                Bounds.of(complete, rests, states, onTheWay, limits) + slices(mine.size(), alike.size(), let),
+                broken,
+                List.of());
+    }
+
+    private String slices(int claims, int searched, Set<String> let) {
+        StringBuilder words =
+                new StringBuilder("; searched in what the rule depends on, supplies taken to hold their volts");
+        if (!let.isEmpty()) {
+            words.append(", contacts of ")
+                    .append(String.join(", ", let))
+                    .append(" opened and closed at will where they lie in the way");
+        }
+        if (searched < claims) {
+            words.append("; ")
+                    .append(claims)
+                    .append(" claims, of which ")
+                    .append(searched)
+                    .append(" differ");
+        }
+        return words.append("; stands for %,.0f settings of hands".formatted(whole.hands.settings()))
+                .toString();
+    }
+
+    /* ---- with faults ---- */
+
+    private Map<Rule, FaultVerdict> withFault(Fault fault, Limits each, List<Verdict> soundVerdicts) {
+        Map<Rule, FaultVerdict> verdicts = new HashMap<>();
+        Cone.Trunk changed =
+                FaultList.rewires(fault) ? new Cone.Trunk(Assembly.of(FaultList.rewired(whole.circuit, fault))) : null;
+        Map<Target, Touch> touched = new LinkedHashMap<>();
+        for (Target t : targets) {
+            boolean open = t.rule() != null
+                    && soundVerdicts.stream().anyMatch(v -> v.rule().equals(t.rule()) && !v.holds());
+            if (!open && t.slice().isTouchedBy(fault)) {
+                touched.put(t, outcome(t, fault, changed, each));
+            }
+        }
+        boolean shows = touched.values().stream()
+                .map(x -> x.outcome().kind())
+                .anyMatch(k -> k != Kind.HIDDEN && k != Kind.OPEN);
+        boolean complete = touched.values().stream().allMatch(x -> x.outcome().complete());
+        for (Rule rule : whole.rules) {
+            verdicts.put(rule, verdict(rule, fault, touched, shows, complete));
+        }
+        return verdicts;
+    }
+
+    private FaultVerdict verdict(Rule rule, Fault fault, Map<Target, Touch> touched, boolean shows, boolean complete) {
+        FaultVerdict cold = null;
+        FaultVerdict seen = null;
+        Target suspected = null;
+        for (Map.Entry<Target, Touch> e : touched.entrySet()) {
+            Target t = e.getKey();
+            Outcome o = e.getValue().outcome();
+            if (!rule.equals(t.rule())) {
+                continue;
+            }
+            if (o.kind() == Kind.HOT) {
+                Counterexample how = inWhole(
+                        e.getValue().mine(),
+                        o.in(),
+                        o.deeds(),
+                        rule,
+                        o.fromStart() ? List.of(fault) : List.of(),
+                        fault);
+                if (how != null) {
+                    return new FaultVerdict(fault, Kind.HOT, how, null, List.of());
+                }
+                suspected = t;
+            } else if (o.kind() == Kind.COLD && cold == null) {
+                cold = new FaultVerdict(fault, Kind.COLD, null, when(e.getValue()), List.of());
+            } else if (o.kind() == Kind.SHOWS && seen == null) {
+                seen = new FaultVerdict(fault, Kind.SHOWS, null, when(e.getValue()), List.of());
+            }
+        }
+        if (suspected != null) {
+            // the slice allows more than the circuit does, as with a fault that takes the supply away from everything
+            Map<String, Object> dead = coldInWhole(suspected, fault);
+            return new FaultVerdict(fault, dead == null ? Kind.OPEN : Kind.COLD, null, dead, List.of());
+        }
+        if (cold != null || seen != null) {
+            return cold != null ? cold : seen;
+        }
+        return new FaultVerdict(fault, shows ? Kind.SHOWS : complete ? Kind.HIDDEN : Kind.OPEN, null, null, List.of());
+    }
+
+    private static Map<String, Object> when(Touch touch) {
+        Outcome o = touch.outcome();
+        if (o.when() == null) {
+            return null;
+        }
+        Map<String, String> names = names(o.in(), touch.mine());
+        Map<String, Object> when = new LinkedHashMap<>();
+        o.when().forEach((input, value) -> {
+            String part = names.getOrDefault(input.part(), input.part());
+            if (!touch.mine().frees.containsKey(part)) {
+                when.put(new Input(part, input.name()).toString(), value);
+            }
+        });
+        return when;
+    }
+
+    private Touch outcome(Target t, Fault fault, Cone.Trunk changed, Limits each) {
+        Searched s = searched(t);
+        try {
+            if (changed == null) {
+                Fault inSlice = t.slice().inSlice(fault);
+                if (inSlice == null) {
+                    return new Touch(new Outcome(Kind.OPEN, null, false, null, false, t.slice()), t.slice());
+                }
+                Outcome held = outcomes.computeIfAbsent(t.slice().key(t.claim(), inSlice), k -> {
+                    Subject subject = new Subject(t.slice().circuit, List.of(t.claim()));
+                    StateSearch own = s.slice() == t.slice()
+                            ? s.search()
+                            : subject.search(limits.with(1, limits.mostSteps()))
+                                    .from(List.of())
+                                    .search();
+                    return compared(t, own, subject.search(own, inSlice, each), t.slice());
+                });
+                return new Touch(held, t.slice());
+            }
+            Set<String> all = new LinkedHashSet<>(t.parts());
+            all.addAll(t.slice().cone.parts);
+            Slice slice = new Slice(changed.assembly, Cone.of(changed, all));
+            Outcome rewired =
+                    outcomes.computeIfAbsent(t.slice().key(t.claim(), null) + "|" + slice.key(t.claim(), null), k -> {
+                        Subject subject = new Subject(slice.circuit, List.of(t.claim()));
+                        StateSearch own = s.slice() == t.slice()
+                                ? s.search()
+                                : new Subject(t.slice().circuit, List.of(t.claim()))
+                                        .search(limits.with(1, limits.mostSteps()))
+                                        .from(List.of())
+                                        .search();
+                        return compared(
+                                t,
+                                own,
+                                subject.search(each)
+                                        .untilDecided()
+                                        .from(List.of())
+                                        .search(),
+                                slice);
+                    });
+            return new Touch(rewired, slice);
+        } catch (RunLimitException | SingularNetworkException e) {
+            return new Touch(new Outcome(Kind.OPEN, null, false, null, false, t.slice()), t.slice());
+        }
+    }
+
+    private static Outcome compared(Target t, StateSearch sound, StateSearch faulty, Slice in) {
+        boolean complete = sound.isComplete() && faulty.isComplete();
+        if (faulty.deeds(0) != null) {
+            boolean fromStart =
+                    faulty.deeds(0).stream().allMatch(d -> d.begins().isEmpty());
+            return new Outcome(Kind.HOT, faulty.deeds(0), fromStart, null, complete, in);
+        }
+        Differences d = Differences.between(sound, faulty, t.duties());
+        return new Outcome(
+                d.kind() == Kind.HIDDEN && !complete ? Kind.OPEN : d.kind(), null, false, d.when(), complete, in);
+    }
+
+    /* ---- from the slice to the whole ---- */
+
+    private static Map<String, String> names(Slice from, Slice to) {
+        Map<String, String> names = new HashMap<>();
+        for (int i = 0; i < Math.min(from.order.size(), to.order.size()); i++) {
+            names.put(from.order.get(i), to.order.get(i));
+        }
+        return names;
+    }
+
+    /** What breaks a rule in a slice, done in the whole circuit; null where that doesn't break it. */
+    private Counterexample inWhole(
+            Slice mine, Slice searched, List<Replay.Deed> deeds, Rule rule, List<Fault> faults, Fault begins) {
+        Map<String, String> names = names(searched, mine);
+        Map<String, List<Slice.Free>> frees = new HashMap<>();
+        searched.frees
+                .keySet()
+                .forEach(id ->
+                        frees.put(id, mine.frees.getOrDefault(names.getOrDefault(id, id), searched.frees.get(id))));
+        Map<Input, Object> first = new LinkedHashMap<>();
+        frees.values()
+                .forEach(list -> list.forEach(f -> {
+                    if (!conducts(start, whole.assembly, f.contact())) {
+                        first.putAll(way(f, true));
+                    }
+                }));
+        List<Replay.Deed> real = new ArrayList<>();
+        if (!first.isEmpty()) {
+            real.add(new Replay.Deed(Replay.Deed.AT_REST, first, List.of()));
+        }
+        for (Replay.Deed d : deeds) {
+            Map<Input, Object> sets = new LinkedHashMap<>();
+            d.sets().forEach((input, value) -> {
+                List<Slice.Free> free = frees.get(input.part());
+                if (free == null) {
+                    sets.put(new Input(names.getOrDefault(input.part(), input.part()), input.name()), value);
+                } else if (Boolean.TRUE.equals(value)) {
+                    free.forEach(f -> sets.putAll(way(f, true)));
+                } else {
+                    sets.putAll(way(free.get(0), false));
+                }
+            });
+            real.add(new Replay.Deed(d.after(), sets, d.begins().isEmpty() ? List.of() : List.of(begins)));
+        }
+        return Replay.shortest(whole.engine, whole.assembly, rule, faults, real);
+    }
+
+    /** A setting in which what a rule watches works without the fault and not with it, in the whole circuit; or null. */
+    private Map<String, Object> coldInWhole(Target t, Fault fault) {
+        Map<Input, Object> sets = new LinkedHashMap<>();
+        t.slice().frees.values().forEach(list -> list.forEach(f -> sets.putAll(way(f, true))));
+        Replay.Deed open = new Replay.Deed(Replay.Deed.AT_REST, sets, List.of());
+        Configuration usual = Replay.end(whole.engine, List.of(), open);
+        Configuration now = Replay.end(whole.engine, List.of(fault), open);
+        boolean cold = whole.seen.stream()
+                .filter(m -> t.duties().contains(m.part().id()))
+                .anyMatch(
+                        m -> m.signal().isAtWork(usual.signal(m)) && !m.signal().isAtWork(signal(now, m)));
+        return cold ? Prover.named(sets) : null;
+    }
+
+    private static String signal(Configuration c, Assembly.Member m) {
+        return c.frame().signals().get(m.part().id());
+    }
+
+    private static boolean conducts(Configuration at, Assembly assembly, Branch contact) {
+        return assembly.branchesOf(contact.owner()).stream()
+                .filter(b -> b.label().equals(contact.label()))
+                .anyMatch(b -> at.frame().conducts(b));
+    }
+
+    /** What hands set so that a contact closes or opens; empty where nothing was found. */
+    private Map<Input, Object> way(Slice.Free free, boolean closed) {
+        return ways.computeIfAbsent(free.contact().title() + closed, k -> {
+            Cone cone = Cone.whatMoves(trunk, free.part());
+            Circuit module = new Slice(whole.assembly, cone).circuit;
+            Subject subject = new Subject(module, List.of(looksAt(free.part())));
+            StateSearch s =
+                    subject.search(limits.with(1, MODULE_STEPS)).from(List.of()).search();
+            return s.atRest().stream()
+                    .filter(c -> conducts(c, subject.assembly, free.contact()) == closed)
+                    .findFirst()
+                    .map(c -> own(subject.hands.setting(c), cone))
+                    .orElse(Map.of());
+        });
+    }
+
+    private static Map<Input, Object> own(Map<Input, Object> setting, Cone cone) {
+        Map<Input, Object> own = new LinkedHashMap<>();
+        setting.forEach((input, value) -> {
+            if (!cone.feeding.contains(input.part())) {
+                own.put(input, value);
+            }
+        });
+        return own;
+    }
+}
