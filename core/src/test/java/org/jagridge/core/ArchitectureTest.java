@@ -60,6 +60,8 @@ public class ArchitectureTest {
                 .definedBy("..core.found..")
                 .layer("edit")
                 .definedBy("..core.edit..")
+                .layer("prove")
+                .definedBy("..core.prove..")
                 .layer("plan")
                 .definedBy("..core.plan..")
                 .whereLayer("circuit")
@@ -86,8 +88,10 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("circuit", "part", "format")
                 .whereLayer("edit")
                 .mayOnlyAccessLayers("circuit", "part", "format", "found")
+                .whereLayer("prove")
+                .mayOnlyAccessLayers("circuit", "network", "part", "run", "format")
                 .whereLayer("plan")
-                .mayOnlyAccessLayers("circuit", "part", "run", "format", "check")
+                .mayOnlyAccessLayers("circuit", "part", "run", "format", "check", "prove")
                 .check(classes);
     }
 

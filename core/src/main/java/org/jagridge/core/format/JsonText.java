@@ -20,6 +20,11 @@ public final class JsonText {
 
     private JsonText() {}
 
+    /** Plain values, lists and maps as a tree. */
+    public static JsonNode tree(Object plain) {
+        return MAPPER.valueToTree(plain);
+    }
+
     /**
      * The tree of a JSON text.
      *

@@ -30,6 +30,9 @@ public interface Worded {
      * @throws IllegalArgumentException where there is none
      */
     static <E extends Enum<E> & Worded> E of(Class<E> kind, String word) {
-        return Enum.valueOf(kind, word.toUpperCase(Locale.ROOT).replace('-', '_'));
+        return Arrays.stream(kind.getEnumConstants())
+                .filter(e -> e.word().equals(word))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(word));
     }
 }

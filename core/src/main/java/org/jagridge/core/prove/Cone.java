@@ -11,6 +11,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
@@ -33,6 +34,9 @@ final class Cone {
         final Map<Integer, Branch> toSource = new HashMap<>();
 
         final Map<Integer, String> sources = new HashMap<>();
+        private final Map<Integer, Integer> pole = new HashMap<>();
+        /** Poles that are joined by nothing but conductors, as pairs. */
+        private final Set<Set<Integer>> joined = new HashSet<>();
 
         Trunk(Assembly assembly) {
             this.assembly = assembly;
@@ -57,9 +61,15 @@ final class Cone {
                 int n = open.poll();
                 for (Branch b : at.getOrDefault(n, List.of())) {
                     int other = b.nodeA() == n ? b.nodeB() : b.nodeA();
-                    if (carries(b) && !toSource.containsKey(other)) {
+                    if (!carries(b)) {
+                        continue;
+                    }
+                    if (!toSource.containsKey(other)) {
                         toSource.put(other, b);
+                        pole.put(other, pole.get(n));
                         open.add(other);
+                    } else if (!pole.get(other).equals(pole.get(n))) {
+                        joined.add(Set.of(pole.get(n), pole.get(other)));
                     }
                 }
             }
@@ -69,8 +79,43 @@ final class Cone {
             if (node >= 0 && !toSource.containsKey(node)) {
                 toSource.put(node, null);
                 sources.put(node, m.part().id());
+                pole.put(node, node);
                 open.add(node);
             }
+        }
+
+        /** Sources of which both poles are joined, over other sources' poles or straight. */
+        Set<String> shorted() {
+            Map<Integer, Integer> group = new HashMap<>();
+            sources.keySet().forEach(p -> group.put(p, p));
+            for (Set<Integer> pair : joined) {
+                int from = group.get(pair.iterator().next());
+                pair.forEach(p -> {
+                    int was = group.get(p);
+                    group.replaceAll((k, g) -> g == was ? from : g);
+                });
+            }
+            Set<String> shorted = new TreeSet<>();
+            for (Map.Entry<Integer, String> a : sources.entrySet()) {
+                for (Map.Entry<Integer, String> b : sources.entrySet()) {
+                    if (a.getKey() < b.getKey()
+                            && a.getValue().equals(b.getValue())
+                            && group.get(a.getKey()).equals(group.get(b.getKey()))) {
+                        shorted.add(title(a.getKey()) + " " + title(b.getKey()));
+                    }
+                }
+            }
+            return shorted;
+        }
+
+        /** A pole by its terminal. */
+        private String title(int node) {
+            return assembly.nodes().entrySet().stream()
+                    .filter(e -> e.getValue() == node)
+                    .map(e -> e.getKey().toString())
+                    .sorted()
+                    .findFirst()
+                    .orElse("pole " + node);
         }
 
         /** It gives volts and does nothing else. */
@@ -106,11 +151,14 @@ final class Cone {
     final Set<String> feeding = new LinkedHashSet<>();
 
     final Set<String> wires = new LinkedHashSet<>();
+    /** By pole of a source: what lies on every way from it. */
+    private final Map<Integer, Set<String>> feedingAll = new HashMap<>();
     /** Contacts that are met on the way, by the part that moves them. */
     final Map<String, Set<Branch>> contacts = new LinkedHashMap<>();
 
     private final Set<Integer> nodes = new HashSet<>();
     private final boolean lets;
+    private boolean strict;
     /** The part whose contacts are asked for, and not what these are joined to. */
     private String movedBy;
 
@@ -123,7 +171,13 @@ final class Cone {
 
     /** What parts depend on, with as many contacts free as may be. */
     static Cone of(Trunk trunk, Collection<String> named) {
+        return of(trunk, named, false);
+    }
+
+    /** @param strict whether contacts that the same thing moves are left with what moves them */
+    static Cone of(Trunk trunk, Collection<String> named, boolean strict) {
         Cone cone = new Cone(trunk, named, true);
+        cone.strict = strict;
         named.forEach(cone::take);
         while (cone.expand()) {
             // until nothing that is free depends on what is not, or on what moves another
@@ -157,7 +211,7 @@ final class Cone {
                 tied.add(f);
             }
             for (String g : free) {
-                if (!f.equals(g) && meet(movers.get(f), movers.get(g))) {
+                if (strict && !f.equals(g) && meet(movers.get(f), movers.get(g))) {
                     tied.add(f);
                 }
             }
@@ -168,6 +222,18 @@ final class Cone {
             take(f);
         });
         return !tied.isEmpty();
+    }
+
+    /** Breakers, fuses and isolators that everything here hangs on: throwing one is the same as the source going off. */
+    Set<String> inSeriesWithSource() {
+        Set<String> all = new LinkedHashSet<>();
+        feedingAll.forEach((pole, set) -> {
+            if (assembly.member(trunk.sources.get(pole)).orElseThrow().is(Trait.MAINS)) {
+                all.addAll(set);
+            }
+        });
+        all.retainAll(feeding);
+        return all;
     }
 
     private static boolean meet(Set<String> a, Set<String> b) {
@@ -238,15 +304,20 @@ final class Cone {
     /** The way from a node of the trunk to its source. */
     private void feed(int node) {
         int n = node;
+        Set<String> isolators = new LinkedHashSet<>();
         for (Branch b = trunk.toSource.get(n); b != null; b = trunk.toSource.get(n)) {
             if (b.isWire()) {
                 wires.add(b.owner());
-            } else if (parts.add(b.owner())) {
-                feeding.add(b.owner());
+            } else {
+                isolators.add(b.owner());
+                if (parts.add(b.owner())) {
+                    feeding.add(b.owner());
+                }
             }
             n = b.nodeA() == n ? b.nodeB() : b.nodeA();
             nodes.add(n);
         }
+        feedingAll.computeIfAbsent(n, x -> new LinkedHashSet<>(isolators)).retainAll(isolators);
         String source = trunk.sources.get(n);
         if (parts.add(source)) {
             feeding.add(source);

@@ -34,7 +34,8 @@ record Differences(Kind kind, Map<Input, Object> when) {
         for (Map.Entry<Map<Input, Object>, Set<StateSearch.Look>> e :
                 faulty.looks().entrySet()) {
             Set<StateSearch.Look> known = usual.getOrDefault(alike ? e.getKey() : only(common, e.getKey()), Set.of());
-            if (known.isEmpty()) {
+            if (known.isEmpty()
+                    || !common.containsAll(faulty.hands().unusual(e.getKey()).keySet())) {
                 continue;
             }
             for (StateSearch.Look look : e.getValue()) {

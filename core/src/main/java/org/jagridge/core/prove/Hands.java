@@ -52,6 +52,11 @@ final class Hands {
     private final Map<Input, Input> movers = new LinkedHashMap<>();
 
     Hands(Assembly assembly, List<Rule> rules) {
+        this(assembly, rules, Set.of());
+    }
+
+    /** @param left parts that are left as they are */
+    Hands(Assembly assembly, List<Rule> rules, Set<String> left) {
         Map<String, List<Object>> narrowed = new LinkedHashMap<>();
         rules.forEach(r -> r.inputs()
                 .forEach((key, values) -> narrowed.merge(
@@ -65,7 +70,9 @@ final class Hands {
                 Input input = new Input(m.part().id(), f.name());
                 List<Object> values = narrowed.getOrDefault(input.toString(), values(f, cuts.get(input)));
                 boolean push = f.kind() == Field.Kind.MOMENTARY;
-                if ((values.size() > 1 || push || isAnother(values, f)) && isVaried(assembly, m, f)) {
+                if (!left.contains(m.part().id())
+                        && (values.size() > 1 || push || isAnother(values, f))
+                        && isVaried(assembly, m, f)) {
                     dials.add(new Dial(m, input, values, push));
                 }
                 if (m.is(Trait.MAINS) && f.kind() == Field.Kind.FLAG) {
@@ -156,6 +163,10 @@ final class Hands {
         List<Move> moves = new ArrayList<>();
         for (Dial d : dials) {
             if (movers.containsValue(d.input())) {
+                continue;
+            }
+            if (d.pushed() && d.member().is(Trait.FUSE) && d.member().signal().isAtWork(at.signal(d.member()))) {
+                // nobody replaces a fuse that is whole
                 continue;
             }
             Object now = at.input(d.member(), d.input().name());

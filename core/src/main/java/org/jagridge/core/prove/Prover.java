@@ -59,7 +59,7 @@ public final class Prover {
                     sound.isComplete() || sound.broken(i) != null,
                     sound.states(),
                     Bounds.of(sound, limits),
-                    sound.broken(i),
+                    shortened(subject, sound, i, List.of()),
                     singleFaults && !possible && !broken
                             ? faults.stream().map(f -> f.get(rule)).toList()
                             : List.of()));
@@ -97,11 +97,22 @@ public final class Prover {
 
     private static FaultVerdict verdict(Subject subject, StateSearch sound, StateSearch s, int rule, Fault fault) {
         if (s.broken(rule) != null) {
-            return new FaultVerdict(fault, Kind.HOT, s.broken(rule), null, List.of());
+            List<Fault> atStart = s.broken(rule).faults();
+            return new FaultVerdict(fault, Kind.HOT, shortened(subject, s, rule, atStart), null, List.of());
         }
         Differences d = Differences.between(sound, s, subject.duties(subject.rules.get(rule)));
         Kind kind = d.kind() == Kind.HIDDEN && !(s.isComplete() && sound.isComplete()) ? Kind.OPEN : d.kind();
         return new FaultVerdict(fault, kind, null, named(d.when()), List.of());
+    }
+
+    /** The same way with short pauses and without what isn't needed, where that does; else as it was found. */
+    private static Counterexample shortened(Subject subject, StateSearch s, int rule, List<Fault> faults) {
+        if (s.broken(rule) == null) {
+            return null;
+        }
+        Counterexample shorter =
+                Replay.shortest(subject.engine, subject.assembly, subject.rules.get(rule), faults, s.deeds(rule));
+        return shorter != null ? shorter : s.broken(rule);
     }
 
     static Map<String, Object> named(Map<Input, Object> setting) {

@@ -46,12 +46,20 @@ final class Slice {
     /** For a wire that a row has swallowed: one that is in series with it. */
     private final Map<String, String> standsFor = new HashMap<>();
 
+    /** Isolators that are left alone, since the source going off is the same. */
+    final Set<String> left;
+
     final List<String> order = new ArrayList<>();
     private final Circuit whole;
     private final Map<String, Wire> wires = new LinkedHashMap<>();
+    /** Those that rows are joined by anew. */
+    private final List<Wire> added = new ArrayList<>();
+
     private final Map<Terminal, Terminal> moved = new HashMap<>();
 
-    Slice(Assembly assembly, Cone cone) {
+    /** @param left isolators that are left alone */
+    Slice(Assembly assembly, Cone cone, Set<String> left) {
+        this.left = left;
         this.whole = assembly.circuit();
         this.cone = cone;
         whole.wires().stream().filter(w -> cone.wires.contains(w.id())).forEach(w -> wires.put(w.id(), w));
@@ -64,8 +72,7 @@ final class Slice {
         Set<String> there = new HashSet<>(cone.parts);
         there.addAll(frees.keySet());
         whole.places().forEach(p -> there.add(p.id()));
-        wires.values().stream()
-                .map(this::plain)
+        Stream.concat(wires.values().stream().map(this::plain), added.stream())
                 .filter(w -> there.contains(w.from().part()) && there.contains(w.to().part()))
                 .forEach(w -> b.wires().add(w));
         circuit = b.build();
@@ -187,7 +194,7 @@ final class Slice {
         for (Element e : row) {
             if (!e.free()) {
                 String wire = id + "-" + ++n;
-                wires.put(wire, Wire.between(wire, end, e.contact().a()));
+                added.add(Wire.between(wire, end, e.contact().a()));
                 end = e.contact().b();
             }
         }
@@ -258,6 +265,19 @@ final class Slice {
         return f.defect().touches().stream().anyMatch(id -> cone.parts.contains(id) || cone.wires.contains(id));
     }
 
+    /** Whether a fault is at an isolator that is left alone: then that has to be thrown, too. */
+    boolean leavesAlone(Fault f) {
+        return f.defect().touches().stream()
+                .anyMatch(id -> left.contains(id)
+                        || whole.wire(id)
+                                .filter(w -> left.contains(w.from().part()) || left.contains(w.to().part()))
+                                .isPresent());
+    }
+
+    Subject subject(Rule claim) {
+        return new Subject(circuit, List.of(claim), left);
+    }
+
     /** The fault in this slice, or null where it can't be said in it. */
     Fault inSlice(Fault f) {
         String wire = f.wire();
@@ -283,7 +303,7 @@ final class Slice {
                             .append('\n'));
         }
         text.append(claim.claim()).append(claim.graceSeconds()).append(claim.inputs());
-        text.append(fault == null ? "" : fault.words());
+        text.append(fault == null ? "" : fault.words()).append(left);
         return numbered(text.toString());
     }
 

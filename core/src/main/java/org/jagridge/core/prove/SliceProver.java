@@ -50,6 +50,7 @@ final class SliceProver {
     private record Touch(Outcome outcome, Slice mine) {}
 
     private final Subject whole;
+    private final boolean strict;
     private final Limits limits;
     private final Cone.Trunk trunk;
     private final Configuration start;
@@ -59,14 +60,20 @@ final class SliceProver {
     private final List<Target> targets = new ArrayList<>();
 
     SliceProver(Subject whole, Limits limits) {
+        this(whole, limits, false);
+    }
+
+    /** @param strict whether contacts that the same thing moves are left with what moves them */
+    private SliceProver(Subject whole, Limits limits, boolean strict) {
         this.whole = whole;
+        this.strict = strict;
         this.limits = limits;
         trunk = new Cone.Trunk(whole.assembly);
         start = whole.engine.start(Map.of(), List.of());
     }
 
     List<Verdict> verdicts(boolean singleFaults) {
-        whole.rules.forEach(r -> Claims.of(r).forEach(c -> targets.add(target(r, c, partsOf(c)))));
+        whole.rules.forEach(this::targetsOf);
         List<Verdict> soundVerdicts =
                 whole.rules.parallelStream().map(this::sound).toList();
         if (!singleFaults) {
@@ -80,7 +87,7 @@ final class SliceProver {
         for (Assembly.Member m : whole.seen) {
             if (!watched.contains(m.part().id())) {
                 targets.add(
-                        target(null, looksAt(m.part().id()), List.of(m.part().id())));
+                        target(null, looksAt(m.part().id()), List.of(m.part().id()), true));
             }
         }
         List<Fault> faults = Faults.of(whole.circuit);
@@ -112,9 +119,13 @@ final class SliceProver {
                 t.slice().frees.values().stream()
                         .flatMap(List::stream)
                         .filter(f -> explicit.add(f.part() + " with " + duty) && !explicit.contains(f.part()))
-                        .forEach(f -> targets.add(target(t.rule(), looksAt(duty), List.of(duty, f.part()))));
+                        .forEach(f -> targets.add(target(t.rule(), looksAt(duty), List.of(duty, f.part()), true)));
             }
         }
+    }
+
+    private void targetsOf(Rule rule) {
+        Claims.of(rule).forEach(c -> targets.add(target(rule, c, partsOf(c), true)));
     }
 
     private static Rule looksAt(String part) {
@@ -133,15 +144,16 @@ final class SliceProver {
                 .toList();
     }
 
-    private Target target(Rule rule, Rule claim, List<String> parts) {
-        Slice slice = new Slice(whole.assembly, Cone.of(trunk, parts));
-        Subject subject = new Subject(slice.circuit, List.of(claim));
+    private Target target(Rule rule, Rule claim, List<String> parts, boolean lean) {
+        Cone cone = Cone.of(trunk, parts, strict);
+        Slice slice = new Slice(whole.assembly, cone, lean ? cone.inSeriesWithSource() : Set.of());
+        Subject subject = slice.subject(claim);
         return new Target(rule, claim, slice, subject.duties(claim), parts);
     }
 
     private Searched searched(Target t) {
         return sound.computeIfAbsent(t.slice().key(t.claim(), null), k -> {
-            Subject subject = new Subject(t.slice().circuit, List.of(t.claim()));
+            Subject subject = t.slice().subject(t.claim());
             return new Searched(
                     t.slice(), subject, subject.search(limits).from(List.of()).search());
         });
@@ -177,6 +189,11 @@ final class SliceProver {
                     broken = found;
                 }
             }
+        }
+        if (suspected && broken == null && !strict) {
+            SliceProver closer = new SliceProver(whole, limits, true);
+            closer.targetsOf(rule);
+            return closer.sound(rule);
         }
         if (suspected && broken == null) {
             return Prover.whole(new Subject(whole.circuit, List.of(rule)), false, limits)
@@ -225,15 +242,24 @@ final class SliceProver {
             boolean open = t.rule() != null
                     && soundVerdicts.stream().anyMatch(v -> v.rule().equals(t.rule()) && !v.holds());
             if (!open && t.slice().isTouchedBy(fault)) {
-                touched.put(t, outcome(t, fault, changed, each));
+                Target whose = t.slice().leavesAlone(fault) ? target(t.rule(), t.claim(), t.parts(), false) : t;
+                touched.put(whose, outcome(whose, fault, changed, each));
             }
         }
         boolean shows = touched.values().stream()
                 .map(x -> x.outcome().kind())
                 .anyMatch(k -> k != Kind.HIDDEN && k != Kind.OPEN);
         boolean complete = touched.values().stream().allMatch(x -> x.outcome().complete());
+        boolean shorts = changed != null && !trunk.shorted().containsAll(changed.shorted());
         for (Rule rule : whole.rules) {
-            verdicts.put(rule, verdict(rule, fault, touched, shows, complete));
+            Target first = shorts
+                    ? targets.stream()
+                            .filter(t -> rule.equals(t.rule()))
+                            .findFirst()
+                            .orElse(null)
+                    : null;
+            verdicts.put(
+                    rule, first != null ? inWhole(first, rule, fault) : verdict(rule, fault, touched, shows, complete));
         }
         return verdicts;
     }
@@ -267,9 +293,8 @@ final class SliceProver {
             }
         }
         if (suspected != null) {
-            // the slice allows more than the circuit does, as with a fault that takes the supply away from everything
-            Map<String, Object> dead = coldInWhole(suspected, fault);
-            return new FaultVerdict(fault, dead == null ? Kind.OPEN : Kind.COLD, null, dead, List.of());
+            // the slice allows more than the circuit does
+            return inWhole(suspected, rule, fault);
         }
         if (cold != null || seen != null) {
             return cold != null ? cold : seen;
@@ -302,7 +327,7 @@ final class SliceProver {
                     return new Touch(new Outcome(Kind.OPEN, null, false, null, false, t.slice()), t.slice());
                 }
                 Outcome held = outcomes.computeIfAbsent(t.slice().key(t.claim(), inSlice), k -> {
-                    Subject subject = new Subject(t.slice().circuit, List.of(t.claim()));
+                    Subject subject = t.slice().subject(t.claim());
                     StateSearch own = s.slice() == t.slice()
                             ? s.search()
                             : subject.search(limits.with(1, limits.mostSteps()))
@@ -314,13 +339,14 @@ final class SliceProver {
             }
             Set<String> all = new LinkedHashSet<>(t.parts());
             all.addAll(t.slice().cone.parts);
-            Slice slice = new Slice(changed.assembly, Cone.of(changed, all));
+            Slice slice = new Slice(changed.assembly, Cone.of(changed, all, strict), t.slice().left);
             Outcome rewired =
                     outcomes.computeIfAbsent(t.slice().key(t.claim(), null) + "|" + slice.key(t.claim(), null), k -> {
-                        Subject subject = new Subject(slice.circuit, List.of(t.claim()));
+                        Subject subject = slice.subject(t.claim());
                         StateSearch own = s.slice() == t.slice()
                                 ? s.search()
-                                : new Subject(t.slice().circuit, List.of(t.claim()))
+                                : t.slice()
+                                        .subject(t.claim())
                                         .search(limits.with(1, limits.mostSteps()))
                                         .from(List.of())
                                         .search();
@@ -398,18 +424,31 @@ final class SliceProver {
         return Replay.shortest(whole.engine, whole.assembly, rule, faults, real);
     }
 
-    /** A setting in which what a rule watches works without the fault and not with it, in the whole circuit; or null. */
-    private Map<String, Object> coldInWhole(Target t, Fault fault) {
+    /**
+     * What a fault does where its slice doesn't tell, as with a short of the supply: in the whole circuit, with everything
+     * calling, each single change of the parts that the claim names.
+     */
+    private FaultVerdict inWhole(Target t, Rule rule, Fault fault) {
         Map<Input, Object> sets = new LinkedHashMap<>();
         t.slice().frees.values().forEach(list -> list.forEach(f -> sets.putAll(way(f, true))));
-        Replay.Deed open = new Replay.Deed(Replay.Deed.AT_REST, sets, List.of());
-        Configuration usual = Replay.end(whole.engine, List.of(), open);
-        Configuration now = Replay.end(whole.engine, List.of(fault), open);
+        Replay.Deed call = new Replay.Deed(Replay.Deed.AT_REST, sets, List.of());
+        for (Hands.Dial d : whole.hands.dials()) {
+            for (Object value : t.parts().contains(d.input().part()) ? d.values() : List.of()) {
+                Replay.Deed act = new Replay.Deed(Replay.Deed.AT_REST, Map.of(d.input(), value), List.of());
+                Counterexample how =
+                        Replay.shortest(whole.engine, whole.assembly, rule, List.of(fault), List.of(call, act));
+                if (how != null) {
+                    return new FaultVerdict(fault, Kind.HOT, how, null, List.of());
+                }
+            }
+        }
+        Configuration usual = Replay.end(whole.engine, List.of(), call);
+        Configuration now = Replay.end(whole.engine, List.of(fault), call);
         boolean cold = whole.seen.stream()
                 .filter(m -> t.duties().contains(m.part().id()))
                 .anyMatch(
                         m -> m.signal().isAtWork(usual.signal(m)) && !m.signal().isAtWork(signal(now, m)));
-        return cold ? Prover.named(sets) : null;
+        return new FaultVerdict(fault, cold ? Kind.COLD : Kind.OPEN, null, cold ? Prover.named(sets) : null, List.of());
     }
 
     private static String signal(Configuration c, Assembly.Member m) {
@@ -426,7 +465,7 @@ final class SliceProver {
     private Map<Input, Object> way(Slice.Free free, boolean closed) {
         return ways.computeIfAbsent(free.contact().title() + closed, k -> {
             Cone cone = Cone.whatMoves(trunk, free.part());
-            Circuit module = new Slice(whole.assembly, cone).circuit;
+            Circuit module = new Slice(whole.assembly, cone, Set.of()).circuit;
             Subject subject = new Subject(module, List.of(looksAt(free.part())));
             StateSearch s =
                     subject.search(limits.with(1, MODULE_STEPS)).from(List.of()).search();

@@ -30,8 +30,8 @@ import org.jagridge.core.run.Engine;
  */
 final class StateSearch {
     private static final long LONGEST = 2 * 3600 * Time.SECOND;
-    /** A hand comes so long after everything is at rest: longer than for which a part's flips are counted as chatter. */
-    private static final long PAUSE = 3 * Time.SECOND;
+    /** A hand comes so long after everything is at rest: by then fuses and windings have cooled and flips are forgotten. */
+    private static final long PAUSE = 1800 * Time.SECOND;
 
     /** A hand comes so long after something moved on the way. */
     private static final long AT_ONCE = Time.MILLISECOND;

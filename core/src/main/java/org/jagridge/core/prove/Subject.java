@@ -25,11 +25,16 @@ final class Subject {
 
     /** @param still the circuit with its rooms held where they are set */
     Subject(Circuit still, List<Rule> rules) {
+        this(still, rules, Set.of());
+    }
+
+    /** @param left parts that hands leave as they are */
+    Subject(Circuit still, List<Rule> rules, Set<String> left) {
         circuit = still;
         this.rules = rules;
         assembly = Assembly.of(still);
         engine = Engine.of(assembly);
-        hands = new Hands(assembly, rules);
+        hands = new Hands(assembly, rules, left);
         watches = rules.stream().map(Watch::new).toList();
         seen = assembly.members().stream().filter(this::isSeen).toList();
     }

@@ -23,6 +23,9 @@ import org.jagridge.core.meter.Meter;
 import org.jagridge.core.meter.Reading;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.plan.InterlockAnswerWriter;
+import org.jagridge.core.plan.InterlockPlanner;
+import org.jagridge.core.plan.InterlockRequestReader;
 import org.jagridge.core.plan.WiringAnswerWriter;
 import org.jagridge.core.plan.WiringPlanner;
 import org.jagridge.core.plan.WiringRequestReader;
@@ -74,6 +77,12 @@ class ApiController {
     @PostMapping("/api/v1/plan/wiring")
     Map<String, Object> planWiring(@RequestBody(required = false) String body) {
         return WiringAnswerWriter.toMap(WiringPlanner.plan(WiringRequestReader.read(JsonText.plainValue(body))));
+    }
+
+    @PostMapping("/api/v1/plan/interlock")
+    Map<String, Object> planInterlock(@RequestBody(required = false) String body) {
+        return InterlockAnswerWriter.toMap(
+                InterlockPlanner.plan(InterlockRequestReader.read(JsonText.plainValue(body))));
     }
 
     @PostMapping("/api/v1/prove")

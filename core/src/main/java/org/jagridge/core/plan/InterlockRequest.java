@@ -1,0 +1,88 @@
+package org.jagridge.core.plan;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What an interlock is planned for: openings, heaters, and which heater answers to which opening.
+ *
+ * @param matrix the openings that stop a heater, by heater
+ * @param stock counts of what is at hand, by kind; empty where anything can be bought
+ * @param frost whether cold is a danger, so that a heater that stays off must be heard
+ */
+public record InterlockRequest(
+        List<Opening> openings,
+        List<Heater> heaters,
+        Map<String, List<String>> matrix,
+        Map<String, Double> stock,
+        boolean frost) {
+
+    /**
+     * A vent, door, damper or hood.
+     *
+     * @param volts of its signal
+     * @param limitSwitch whether a limit switch can be fitted
+     * @param byHand whether it can be moved without its drive
+     * @param metres from the panel
+     */
+    public record Opening(String id, Signal signal, double volts, boolean limitSwitch, boolean byHand, double metres) {}
+
+    /** @param amps what its call on the line draws */
+    public record Heater(String id, Control control, double amps) {}
+
+    /** What an opening offers. */
+    public enum Signal implements Worded {
+        DRY_WHEN_SHUT("dry-when-shut", "a dry contact, made while shut"),
+        DRY_WHEN_OPEN("dry-when-open", "a dry contact, made while fully open"),
+        AC_WHILE_MOVING("ac-while-moving", "AC while its drive moves it"),
+        AC_WHILE_OPEN("ac-while-open", "AC while it isn't shut"),
+        DC_ALWAYS("dc-always", "DC at all times"),
+        NONE("none", "nothing");
+
+        private final String word;
+        private final String title;
+
+        Signal(String word, String title) {
+            this.word = word;
+            this.title = title;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+
+        public String title() {
+            return title;
+        }
+    }
+
+    /** How a heater is called. */
+    public enum Control implements Worded {
+        PAIR("24V-pair", "a 24 V pair of its own"),
+        LINE_THERMOSTAT("line-thermostat", "a thermostat in its line"),
+        LINE_CALL("line-call", "its line is the call");
+
+        private final String word;
+        private final String title;
+
+        Control(String word, String title) {
+            this.word = word;
+            this.title = title;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
+
+        public String title() {
+            return title;
+        }
+    }
+
+    /** How many heaters answer to an opening. */
+    int loopsOf(String opening) {
+        return (int) matrix.values().stream().filter(v -> v.contains(opening)).count();
+    }
+}
