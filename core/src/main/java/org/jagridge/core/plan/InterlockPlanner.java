@@ -177,7 +177,7 @@ public final class InterlockPlanner {
             }
         }
         for (Heater h : request.heaters()) {
-            if (h.control() != InterlockRequest.Control.PAIR) {
+            if (h.control() != InterlockRequest.Control.PAIR_24V) {
                 relays.add(new Relay(
                         h.id() + "-R",
                         "24 V AC",
@@ -199,7 +199,7 @@ public final class InterlockPlanner {
                 ", ",
                 request.heaters().stream()
                         .filter(h -> request.matrix().get(h.id()).contains(opening))
-                        .map(h -> h.control() == InterlockRequest.Control.PAIR
+                        .map(h -> h.control() == InterlockRequest.Control.PAIR_24V
                                 ? "the 24 V pair of " + h.id()
                                 : "the loop of " + h.id())
                         .toList());

@@ -32,24 +32,17 @@ public record InterlockRequest(
 
     /** What an opening offers. */
     public enum Signal implements Worded {
-        DRY_WHEN_SHUT("dry-when-shut", "a dry contact, made while shut"),
-        DRY_WHEN_OPEN("dry-when-open", "a dry contact, made while fully open"),
-        AC_WHILE_MOVING("ac-while-moving", "AC while its drive moves it"),
-        AC_WHILE_OPEN("ac-while-open", "AC while it isn't shut"),
-        DC_ALWAYS("dc-always", "DC at all times"),
-        NONE("none", "nothing");
+        DRY_WHEN_SHUT("a dry contact, made while shut"),
+        DRY_WHEN_OPEN("a dry contact, made while fully open"),
+        AC_WHILE_MOVING("AC while its drive moves it"),
+        AC_WHILE_OPEN("AC while it isn't shut"),
+        DC_ALWAYS("DC at all times"),
+        NONE("nothing");
 
-        private final String word;
         private final String title;
 
-        Signal(String word, String title) {
-            this.word = word;
+        Signal(String title) {
             this.title = title;
-        }
-
-        @Override
-        public String word() {
-            return word;
         }
 
         public String title() {
@@ -59,21 +52,19 @@ public record InterlockRequest(
 
     /** How a heater is called. */
     public enum Control implements Worded {
-        PAIR("24V-pair", "a 24 V pair of its own"),
-        LINE_THERMOSTAT("line-thermostat", "a thermostat in its line"),
-        LINE_CALL("line-call", "its line is the call");
+        PAIR_24V("a 24 V pair of its own") {
+            @Override
+            public String word() {
+                return "24V-pair";
+            }
+        },
+        LINE_THERMOSTAT("a thermostat in its line"),
+        LINE_CALL("its line is the call");
 
-        private final String word;
         private final String title;
 
-        Control(String word, String title) {
-            this.word = word;
+        Control(String title) {
             this.title = title;
-        }
-
-        @Override
-        public String word() {
-            return word;
         }
 
         public String title() {

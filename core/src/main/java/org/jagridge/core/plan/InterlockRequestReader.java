@@ -48,8 +48,8 @@ public final class InterlockRequestReader {
         for (int i = 0; i < list.size(); i++) {
             heaters.add(heater(list.get(i), "/heaters/" + i, ids));
         }
-        count(openings.size(), MOST_OPENINGS, "/openings", "opening");
-        count(heaters.size(), MOST_HEATERS, "/heaters", "heater");
+        count(openings.size(), MOST_OPENINGS, "/openings");
+        count(heaters.size(), MOST_HEATERS, "/heaters");
         Map<String, Double> stock = new LinkedHashMap<>();
         Map<String, Object> s = fields.object(m.get("stock"), "/stock");
         s.keySet().forEach(k -> stock.put(k, fields.number(s, k, "/stock", 0, 0, 1000)));
@@ -61,9 +61,9 @@ public final class InterlockRequestReader {
                 fields.flag(m, "frost", "", false));
     }
 
-    private void count(int count, int most, String path, String what) {
+    private void count(int count, int most, String path) {
         if (count == 0) {
-            fields.wrong(path, "at least one " + what + " is needed");
+            fields.wrong(path, "at least one is needed");
         } else if (count > most) {
             fields.wrong(path, "at most " + most + " are planned at once");
         }

@@ -18,8 +18,12 @@ import org.jagridge.core.prove.FaultVerdict.Kind;
  * @param when a setting in which it is, or null
  */
 record Differences(Kind kind, Map<Input, Object> when) {
-    /** @param duties parts that are to work where they work in the sound circuit */
-    static Differences between(StateSearch sound, StateSearch faulty, Set<String> duties) {
+    /**
+     * @param duties parts that are to work where they work in the sound circuit
+     * @param frees switches that stand for contacts let free; where they aren't the same ones, only what is seen with all
+     *     of them closed is compared
+     */
+    static Differences between(StateSearch sound, StateSearch faulty, Set<String> duties, Set<String> frees) {
         Set<Input> common = new LinkedHashSet<>(inputs(sound));
         common.retainAll(inputs(faulty));
         boolean alike = common.size() == inputs(sound).size()
@@ -27,6 +31,7 @@ record Differences(Kind kind, Map<Input, Object> when) {
         Map<Map<Input, Object>, Set<StateSearch.Look>> usual = alike
                 ? sound.looks()
                 : sound.looks().entrySet().stream()
+                        .filter(e -> isClosed(frees, e.getKey()))
                         .collect(Collectors.groupingBy(
                                 e -> only(common, e.getKey()),
                                 Collectors.flatMapping(e -> e.getValue().stream(), Collectors.toSet())));
@@ -34,8 +39,7 @@ record Differences(Kind kind, Map<Input, Object> when) {
         for (Map.Entry<Map<Input, Object>, Set<StateSearch.Look>> e :
                 faulty.looks().entrySet()) {
             Set<StateSearch.Look> known = usual.getOrDefault(alike ? e.getKey() : only(common, e.getKey()), Set.of());
-            if (known.isEmpty()
-                    || !common.containsAll(faulty.hands().unusual(e.getKey()).keySet())) {
+            if (known.isEmpty() || hasOthers(faulty.hands().unusual(e.getKey()), common, frees)) {
                 continue;
             }
             for (StateSearch.Look look : e.getValue()) {
@@ -51,6 +55,16 @@ record Differences(Kind kind, Map<Input, Object> when) {
             }
         }
         return new Differences(shows == null ? Kind.HIDDEN : Kind.SHOWS, shows);
+    }
+
+    private static boolean isClosed(Set<String> frees, Map<Input, Object> setting) {
+        return setting.entrySet().stream()
+                .allMatch(e -> !frees.contains(e.getKey().part()) || Boolean.TRUE.equals(e.getValue()));
+    }
+
+    /** Whether something stands otherwise than at the beginning that the sound circuit has no dial for. */
+    private static boolean hasOthers(Map<Input, Object> unusual, Set<Input> common, Set<String> frees) {
+        return unusual.keySet().stream().anyMatch(i -> !common.contains(i) && !frees.contains(i.part()));
     }
 
     private static Set<Input> inputs(StateSearch s) {

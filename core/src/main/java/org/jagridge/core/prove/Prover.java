@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
@@ -100,7 +101,7 @@ public final class Prover {
             List<Fault> atStart = s.broken(rule).faults();
             return new FaultVerdict(fault, Kind.HOT, shortened(subject, s, rule, atStart), null, List.of());
         }
-        Differences d = Differences.between(sound, s, subject.duties(subject.rules.get(rule)));
+        Differences d = Differences.between(sound, s, subject.duties(subject.rules.get(rule)), Set.of());
         Kind kind = d.kind() == Kind.HIDDEN && !(s.isComplete() && sound.isComplete()) ? Kind.OPEN : d.kind();
         return new FaultVerdict(fault, kind, null, named(d.when()), List.of());
     }

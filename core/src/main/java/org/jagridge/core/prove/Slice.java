@@ -59,7 +59,7 @@ final class Slice {
 
     /** @param left isolators that are left alone */
     Slice(Assembly assembly, Cone cone, Set<String> left) {
-        this.left = left;
+        this.left = new LinkedHashSet<>(left);
         this.whole = assembly.circuit();
         this.cone = cone;
         whole.wires().stream().filter(w -> cone.wires.contains(w.id())).forEach(w -> wires.put(w.id(), w));
@@ -72,12 +72,23 @@ final class Slice {
         Set<String> there = new HashSet<>(cone.parts);
         there.addAll(frees.keySet());
         whole.places().forEach(p -> there.add(p.id()));
+        List<String> junctions = wires.values().stream()
+                .flatMap(w -> Stream.of(w.from(), w.to()))
+                .map(t -> moved.getOrDefault(t, t).part())
+                .filter(id -> !there.contains(id))
+                .distinct()
+                .toList();
+        // a part of which only a terminal is used, for wires to meet at
+        junctions.forEach(id -> b.parts().add(whole.part(id).orElseThrow()));
+        this.left.addAll(junctions);
+        there.addAll(junctions);
         Stream.concat(wires.values().stream().map(this::plain), added.stream())
                 .filter(w -> there.contains(w.from().part()) && there.contains(w.to().part()))
                 .forEach(w -> b.wires().add(w));
         circuit = b.build();
         order.addAll(cone.parts);
         order.addAll(frees.keySet());
+        order.addAll(junctions);
         Map<String, String> ends = new HashMap<>();
         circuit.wires()
                 .forEach(w -> ends.put(

@@ -372,7 +372,9 @@ final class SliceProver {
                     faulty.deeds(0).stream().allMatch(d -> d.begins().isEmpty());
             return new Outcome(Kind.HOT, faulty.deeds(0), fromStart, null, complete, in);
         }
-        Differences d = Differences.between(sound, faulty, t.duties());
+        Set<String> frees = new HashSet<>(t.slice().frees.keySet());
+        frees.addAll(in.frees.keySet());
+        Differences d = Differences.between(sound, faulty, t.duties(), frees);
         return new Outcome(
                 d.kind() == Kind.HIDDEN && !complete ? Kind.OPEN : d.kind(), null, false, d.when(), complete, in);
     }
