@@ -39,7 +39,9 @@ record Differences(Kind kind, Map<Input, Object> when) {
         for (Map.Entry<Map<Input, Object>, Set<StateSearch.Look>> e :
                 faulty.looks().entrySet()) {
             Set<StateSearch.Look> known = usual.getOrDefault(alike ? e.getKey() : only(common, e.getKey()), Set.of());
-            if (known.isEmpty() || hasOthers(faulty.hands().unusual(e.getKey()), common, frees)) {
+            if (known.isEmpty()
+                    || (!alike && !isClosed(frees, e.getKey()))
+                    || hasOthers(faulty.hands().unusual(e.getKey()), common, frees)) {
                 continue;
             }
             for (StateSearch.Look look : e.getValue()) {

@@ -24,9 +24,9 @@ public final class Prover {
     private static final int FEW_SETTINGS = 100;
 
     /** Instants of all searches with faults together, and the least that each of them gets. */
-    private static final int FAULT_STEPS = 900_000;
+    private static final int FAULT_STEPS = 600_000;
 
-    private static final int LEAST_STEPS = 2_000;
+    private static final int LEAST_STEPS = 1_000;
 
     private Prover() {}
 

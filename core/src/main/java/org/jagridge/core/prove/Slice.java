@@ -59,7 +59,7 @@ final class Slice {
 
     /** @param left isolators that are left alone */
     Slice(Assembly assembly, Cone cone, Set<String> left) {
-        this.left = new LinkedHashSet<>(left);
+        this.left = left;
         this.whole = assembly.circuit();
         this.cone = cone;
         whole.wires().stream().filter(w -> cone.wires.contains(w.id())).forEach(w -> wires.put(w.id(), w));
@@ -72,23 +72,25 @@ final class Slice {
         Set<String> there = new HashSet<>(cone.parts);
         there.addAll(frees.keySet());
         whole.places().forEach(p -> there.add(p.id()));
-        List<String> junctions = wires.values().stream()
+        List<Terminal> junctions = wires.values().stream()
                 .flatMap(w -> Stream.of(w.from(), w.to()))
-                .map(t -> moved.getOrDefault(t, t).part())
-                .filter(id -> !there.contains(id))
+                .filter(t -> !moved.containsKey(t) && !there.contains(t.part()))
                 .distinct()
                 .toList();
-        // a part of which only a terminal is used, for wires to meet at
-        junctions.forEach(id -> b.parts().add(whole.part(id).orElseThrow()));
-        this.left.addAll(junctions);
-        there.addAll(junctions);
+        for (Terminal t : junctions) {
+            // of that part nothing is used but a terminal, for wires to meet at
+            String joint = unused("joint" + (moved.size() + 1));
+            b.parts().add(PartTypes.fittings().splice(joint, place, null, 2));
+            moved.put(t, new Terminal(joint, "1"));
+            there.add(joint);
+            order.add(joint);
+        }
         Stream.concat(wires.values().stream().map(this::plain), added.stream())
                 .filter(w -> there.contains(w.from().part()) && there.contains(w.to().part()))
                 .forEach(w -> b.wires().add(w));
         circuit = b.build();
         order.addAll(cone.parts);
         order.addAll(frees.keySet());
-        order.addAll(junctions);
         Map<String, String> ends = new HashMap<>();
         circuit.wires()
                 .forEach(w -> ends.put(
@@ -116,6 +118,10 @@ final class Slice {
                 null,
                 null,
                 List.of());
+    }
+
+    private String unused(String id) {
+        return whole.part(id).isEmpty() && whole.wire(id).isEmpty() ? id : unused(id + "x");
     }
 
     /* ---- rows of contacts in series ---- */
@@ -187,9 +193,7 @@ final class Slice {
                         .map(e -> e.contact().title())
                         .collect(Collectors.toCollection(TreeSet::new))
                         .hashCode());
-        while (whole.part(id).isPresent() || whole.wire(id).isPresent()) {
-            id += "x";
-        }
+        id = unused(id);
         frees.put(
                 id,
                 row.stream()

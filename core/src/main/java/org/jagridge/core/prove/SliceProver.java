@@ -30,6 +30,8 @@ import org.jagridge.core.run.RunLimitException;
  */
 final class SliceProver {
     private static final int MODULE_STEPS = 5_000;
+    /** Slices of a larger share of the circuit than that on the average save nothing. */
+    private static final double MOST_OF = 0.5;
 
     /** A claim, or a part that people look at, with its slice. */
     private record Target(Rule rule, Rule claim, Slice slice, Set<String> duties, List<String> parts) {}
@@ -74,6 +76,9 @@ final class SliceProver {
 
     List<Verdict> verdicts(boolean singleFaults) {
         whole.rules.forEach(this::targetsOf);
+        if (!isWorthIt()) {
+            return Prover.whole(whole, singleFaults, limits);
+        }
         List<Verdict> soundVerdicts =
                 whole.rules.parallelStream().map(this::sound).toList();
         if (!singleFaults) {
@@ -91,10 +96,7 @@ final class SliceProver {
             }
         }
         List<Fault> faults = Faults.of(whole.circuit);
-        Limits each = Prover.each(limits, faults.size());
-        List<Map<Rule, FaultVerdict>> all = faults.parallelStream()
-                .map(f -> withFault(f, each, soundVerdicts))
-                .toList();
+        List<Map<Rule, FaultVerdict>> all = withFaults(faults, soundVerdicts);
         return soundVerdicts.stream()
                 .map(v -> !v.holds() || v.rule().claim() instanceof Claim.Possible
                         ? v
@@ -122,6 +124,13 @@ final class SliceProver {
                         .forEach(f -> targets.add(target(t.rule(), looksAt(duty), List.of(duty, f.part()), true)));
             }
         }
+    }
+
+    /** Slices that are nearly the whole circuit each are better searched as one. */
+    private boolean isWorthIt() {
+        int parts = whole.circuit.parts().size();
+        return targets.size() == 1
+                || targets.stream().mapToInt(t -> t.slice().cone.parts.size()).sum() < parts * targets.size() * MOST_OF;
     }
 
     private void targetsOf(Rule rule) {
@@ -233,33 +242,93 @@ final class SliceProver {
 
     /* ---- with faults ---- */
 
-    private Map<Rule, FaultVerdict> withFault(Fault fault, Limits each, List<Verdict> soundVerdicts) {
-        Map<Rule, FaultVerdict> verdicts = new HashMap<>();
+    /** A target that a fault touches, with the slice in which it is to be searched. */
+    private record Task(Target target, Slice slice, Fault held, String key) {}
+
+    /** What a fault touches. */
+    private record Touched(Fault fault, boolean shorts, List<Task> tasks) {}
+
+    private List<Map<Rule, FaultVerdict>> withFaults(List<Fault> faults, List<Verdict> soundVerdicts) {
+        List<Touched> touched =
+                faults.parallelStream().map(f -> touched(f, soundVerdicts)).toList();
+        Map<String, Task> different = new LinkedHashMap<>();
+        touched.forEach(t -> t.tasks().forEach(k -> different.putIfAbsent(k.key(), k)));
+        Limits each = Prover.each(limits, different.size());
+        different.values().parallelStream().forEach(k -> outcomes.put(k.key(), outcome(k, each)));
+        return touched.parallelStream().map(this::verdicts).toList();
+    }
+
+    private Touched touched(Fault fault, List<Verdict> soundVerdicts) {
         Cone.Trunk changed =
                 FaultList.rewires(fault) ? new Cone.Trunk(Assembly.of(FaultList.rewired(whole.circuit, fault))) : null;
-        Map<Target, Touch> touched = new LinkedHashMap<>();
+        List<Task> tasks = new ArrayList<>();
         for (Target t : targets) {
-            boolean open = t.rule() != null
+            boolean broken = t.rule() != null
                     && soundVerdicts.stream().anyMatch(v -> v.rule().equals(t.rule()) && !v.holds());
-            if (!open && t.slice().isTouchedBy(fault)) {
+            if (!broken && t.slice().isTouchedBy(fault)) {
                 Target whose = t.slice().leavesAlone(fault) ? target(t.rule(), t.claim(), t.parts(), false) : t;
-                touched.put(whose, outcome(whose, fault, changed, each));
+                tasks.add(task(whose, fault, changed));
             }
         }
+        return new Touched(fault, changed != null && !trunk.shorted().containsAll(changed.shorted()), tasks);
+    }
+
+    private Task task(Target t, Fault fault, Cone.Trunk changed) {
+        if (changed == null) {
+            Fault held = t.slice().inSlice(fault);
+            return new Task(t, t.slice(), held, t.slice().key(t.claim(), held) + (held == null ? "?" : ""));
+        }
+        Set<String> all = new LinkedHashSet<>(t.parts());
+        all.addAll(t.slice().cone.parts);
+        Slice slice = new Slice(changed.assembly, Cone.of(changed, all, strict), t.slice().left);
+        return new Task(t, slice, null, t.slice().key(t.claim(), null) + "|" + slice.key(t.claim(), null));
+    }
+
+    private Outcome outcome(Task k, Limits each) {
+        Target t = k.target();
+        boolean rewired = k.slice() != t.slice();
+        if (!rewired && k.held() == null) {
+            return new Outcome(Kind.OPEN, null, false, null, false, t.slice());
+        }
+        try {
+            Searched known = searched(t);
+            StateSearch own = known.slice() == t.slice()
+                    ? known.search()
+                    : t.slice()
+                            .subject(t.claim())
+                            .search(limits.with(1, limits.mostSteps()))
+                            .from(List.of())
+                            .search();
+            Subject subject = k.slice().subject(t.claim());
+            StateSearch faulty = rewired
+                    ? subject.search(each).untilDecided().from(List.of()).search()
+                    : subject.search(own, k.held(), each);
+            return compared(t, own, faulty, k.slice());
+        } catch (RunLimitException | SingularNetworkException e) {
+            return new Outcome(Kind.OPEN, null, false, null, false, t.slice());
+        }
+    }
+
+    private Map<Rule, FaultVerdict> verdicts(Touched of) {
+        Map<Target, Touch> touched = new LinkedHashMap<>();
+        of.tasks().forEach(k -> touched.put(k.target(), new Touch(outcomes.get(k.key()), k.slice())));
         boolean shows = touched.values().stream()
                 .map(x -> x.outcome().kind())
                 .anyMatch(k -> k != Kind.HIDDEN && k != Kind.OPEN);
         boolean complete = touched.values().stream().allMatch(x -> x.outcome().complete());
-        boolean shorts = changed != null && !trunk.shorted().containsAll(changed.shorted());
+        Map<Rule, FaultVerdict> verdicts = new HashMap<>();
         for (Rule rule : whole.rules) {
-            Target first = shorts
+            Target first = of.shorts()
                     ? targets.stream()
                             .filter(t -> rule.equals(t.rule()))
                             .findFirst()
                             .orElse(null)
                     : null;
             verdicts.put(
-                    rule, first != null ? inWhole(first, rule, fault) : verdict(rule, fault, touched, shows, complete));
+                    rule,
+                    first != null
+                            ? inWhole(first, rule, of.fault())
+                            : verdict(rule, of.fault(), touched, shows, complete));
         }
         return verdicts;
     }
@@ -316,53 +385,6 @@ final class SliceProver {
             }
         });
         return when;
-    }
-
-    private Touch outcome(Target t, Fault fault, Cone.Trunk changed, Limits each) {
-        Searched s = searched(t);
-        try {
-            if (changed == null) {
-                Fault inSlice = t.slice().inSlice(fault);
-                if (inSlice == null) {
-                    return new Touch(new Outcome(Kind.OPEN, null, false, null, false, t.slice()), t.slice());
-                }
-                Outcome held = outcomes.computeIfAbsent(t.slice().key(t.claim(), inSlice), k -> {
-                    Subject subject = t.slice().subject(t.claim());
-                    StateSearch own = s.slice() == t.slice()
-                            ? s.search()
-                            : subject.search(limits.with(1, limits.mostSteps()))
-                                    .from(List.of())
-                                    .search();
-                    return compared(t, own, subject.search(own, inSlice, each), t.slice());
-                });
-                return new Touch(held, t.slice());
-            }
-            Set<String> all = new LinkedHashSet<>(t.parts());
-            all.addAll(t.slice().cone.parts);
-            Slice slice = new Slice(changed.assembly, Cone.of(changed, all, strict), t.slice().left);
-            Outcome rewired =
-                    outcomes.computeIfAbsent(t.slice().key(t.claim(), null) + "|" + slice.key(t.claim(), null), k -> {
-                        Subject subject = slice.subject(t.claim());
-                        StateSearch own = s.slice() == t.slice()
-                                ? s.search()
-                                : t.slice()
-                                        .subject(t.claim())
-                                        .search(limits.with(1, limits.mostSteps()))
-                                        .from(List.of())
-                                        .search();
-                        return compared(
-                                t,
-                                own,
-                                subject.search(each)
-                                        .untilDecided()
-                                        .from(List.of())
-                                        .search(),
-                                slice);
-                    });
-            return new Touch(rewired, slice);
-        } catch (RunLimitException | SingularNetworkException e) {
-            return new Touch(new Outcome(Kind.OPEN, null, false, null, false, t.slice()), t.slice());
-        }
     }
 
     private static Outcome compared(Target t, StateSearch sound, StateSearch faulty, Slice in) {
