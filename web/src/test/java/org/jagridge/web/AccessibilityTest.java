@@ -24,6 +24,8 @@ public class AccessibilityTest extends BrowserTest {
             "/settings",
             "/circuits/new",
             "/plan",
+            "/plan/interlock",
+            "/circuits/old-hall/proof",
             "/circuits/cold-store/bench",
             "/circuits/wardens-cottage/bench",
             "/circuits/cold-store/edit",

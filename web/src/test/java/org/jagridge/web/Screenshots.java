@@ -34,7 +34,8 @@ public class Screenshots extends WebTest {
                     "/circuits/wardens-cottage/sequence?run=TH-defrost&t=3605&only=at-terrace",
                     ColorScheme.LIGHT,
                     p -> {}),
-            new Shot("scenario", "/circuits/cold-store/scenario?run=LPS-trips", ColorScheme.LIGHT, p -> {}),
+            new Shot("interlock", "/plan/interlock", ColorScheme.LIGHT, p -> p.waitForSelector(".interlock-plan")),
+            new Shot("proof", "/circuits/propagation-house/proof", ColorScheme.LIGHT, Screenshots::proved),
             new Shot("sheet", "/circuits/wardens-cottage/sheet?run=TH-emergency", ColorScheme.LIGHT, p -> {}),
             new Shot("record", "/circuits/lab-bench/sheet?run=TH-fan&load=K1:A1-A2", ColorScheme.LIGHT, this::aRecord),
             new Shot("site", "/sites/quillmere", ColorScheme.LIGHT, p -> {}),
@@ -43,7 +44,6 @@ public class Screenshots extends WebTest {
             new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),
             new Shot("prove-dead", "/circuits/seminar-room/dead/outdoor", ColorScheme.LIGHT, p -> {}),
             new Shot("planner", "/plan", ColorScheme.LIGHT, p -> {}),
-            new Shot("bench-furnace", "/circuits/seminar-room/bench", ColorScheme.LIGHT, Screenshots::heatCall),
             new Shot("bench-dark", "/circuits/lab-bench/bench", ColorScheme.DARK, p -> {}));
 
     @Test
@@ -154,14 +154,9 @@ public class Screenshots extends WebTest {
         page.waitForSelector("tr.first-difference");
     }
 
-    private static void heatCall(Page page) {
-        page.locator("[id='h-ROOM.celsius']").fill("18");
-        act(page, () -> page.keyboard().press("Tab"));
-        act(page, () -> page.locator("[id='h-TH.mode-heat']").click());
-        for (int i = 0; i < 9; i++) {
-            act(page, () -> page.locator("#next").click());
-        }
-        page.locator(".ladder .symbol[data-part='IGN']").first().hover();
+    private static void proved(Page page) {
+        page.locator(".proof-start button").first().click();
+        page.waitForSelector(".proof-verdicts", new Page.WaitForSelectorOptions().setTimeout(120_000));
     }
 
     private static void act(Page page, Runnable hand) {

@@ -50,10 +50,10 @@ record Leads(String mode, String plus, String minus, String wire, double turns, 
     /** The leads across the first control supply, or the first supply; the clamp around the first wire. */
     static Leads starting(Assembly assembly) {
         Branch source = assembly.branches().stream()
-                .filter(b -> b.role() == Role.SECONDARY)
+                .filter(b -> b.role() == Role.SECONDARY && b.isDrawn())
                 .findFirst()
                 .or(() -> assembly.branches().stream()
-                        .filter(b -> b.role() == Role.SOURCE && b.b() != null)
+                        .filter(b -> b.role() == Role.SOURCE && b.isDrawn())
                         .findFirst())
                 .orElse(null);
         Terminal any = assembly.nodes().keySet().iterator().next();

@@ -331,6 +331,52 @@ public class ApiTest extends WebTest {
     }
 
     @Test
+    public void anInterlockIsPlannedAndItsCircuitProvedAgainWithTheSameFaults() {
+        HttpResponse<String> response = post(
+                "/api/v1/plan/interlock",
+                "{\"openings\": [{\"id\": \"V1\", \"signal\": \"dc-always\", \"limitSwitch\": true}],"
+                        + " \"heaters\": [{\"id\": \"H1\", \"control\": \"24V-pair\"}]}");
+        assertEquals(response.statusCode(), 200, response.body());
+        JsonNode plans = body(response).get("plans");
+        assertTrue(plans.size() >= 2, "plans: " + plans.size());
+        JsonNode last = plans.get(plans.size() - 1);
+        HttpResponse<String> proof =
+                post("/api/v1/prove", "{\"circuit\": " + last.get("circuit") + ", \"standing\": false}");
+        assertEquals(proof.statusCode(), 200, proof.body());
+        JsonNode result = body(proof).get("results").get(0);
+        assertTrue(result.get("holds").booleanValue());
+        assertEquals(result.get("failsHot").size(), last.get("failsHot").size());
+        for (JsonNode breaker : result.get("breakers")) {
+            String scenario = "{\"steps\": " + breaker.get("counterexample") + ", \"faults\": "
+                    + breaker.get("faultsAtStart") + ", \"untilSeconds\": "
+                    + (breaker.get("brokenAtSeconds").doubleValue() + 1) + "}";
+            HttpResponse<String> run =
+                    post("/api/v1/run", "{\"circuit\": " + last.get("circuit") + ", \"scenario\": " + scenario + "}");
+            assertEquals(run.statusCode(), 200, run.body());
+            assertEquals(body(run).get("final").get("H1").stringValue(), "burning", breaker.toString());
+        }
+    }
+
+    @Test
+    public void aRuleThatIsNotUnderstoodIsToldWithItsWord() {
+        HttpResponse<String> response = post(
+                "/api/v1/prove",
+                "{\"circuit\": " + part("circuit") + ", \"rules\": [\"Never K7 in\", {\"never\": \"K1=sideways\"},"
+                        + " {\"id\": \"x\", \"text\": \"Sometimes K1 in\"}], \"singleFaults\": 1, \"changesInFlight\": 9}");
+        assertEquals(response.statusCode(), 400, response.body());
+        for (String told : List.of(
+                "/rules/0",
+                "K7",
+                "/rules/1/never",
+                "/rules/2/text",
+                "Sometimes",
+                "/singleFaults",
+                "/changesInFlight")) {
+            assertTrue(response.body().contains(told), told + " in " + response.body());
+        }
+    }
+
+    @Test
     public void aRequestForAPlanIsToldAllItsMistakes() {
         HttpResponse<String> response = post(
                 "/api/v1/plan/wiring",

@@ -1,0 +1,156 @@
+package org.jagridge.web.interlock;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jagridge.core.plan.InterlockRequest;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/** What is asked for in the address: columns of a table of openings and one of heaters, a value a row. */
+final class InterlockForm {
+    private static final List<String> OPENING = List.of("id", "signal", "volts", "limit", "metres");
+    private static final List<String> HEATER = List.of("id", "control", "amps", "to");
+
+    /** A section of the glasshouse: four ridge vents with DC drives, and one side vent whose drive says when it moves. */
+    private static final List<List<String>> EXAMPLE_OPENINGS = List.of(
+            List.of("V1", "dc-always", "28", "yes", "18"),
+            List.of("V2", "dc-always", "28", "yes", "24"),
+            List.of("V3", "ac-while-moving", "24", "yes", "12"));
+
+    private static final List<List<String>> EXAMPLE_HEATERS = List.of(
+            List.of("UH1", "24V-pair", "2", ""),
+            List.of("TUBE", InterlockRequest.Control.LINE_THERMOSTAT.word(), "1.2", "V1 V2"));
+
+    private final List<Map<String, String>> openings;
+    private final List<Map<String, String>> heaters;
+    private final boolean frost;
+    private final boolean asked;
+
+    private InterlockForm(
+            List<Map<String, String>> openings, List<Map<String, String>> heaters, boolean frost, boolean asked) {
+        this.openings = openings;
+        this.heaters = heaters;
+        this.frost = frost;
+        this.asked = asked;
+    }
+
+    static InterlockForm of(MultiValueMap<String, String> p) {
+        return p.containsKey("o.id")
+                ? new InterlockForm(rows(p, "o.", OPENING), rows(p, "h.", HEATER), p.containsKey("frost"), true)
+                : new InterlockForm(example(EXAMPLE_OPENINGS, OPENING), example(EXAMPLE_HEATERS, HEATER), true, false);
+    }
+
+    private static List<Map<String, String>> example(List<List<String>> rows, List<String> names) {
+        List<Map<String, String>> made = new ArrayList<>();
+        for (List<String> row : rows) {
+            Map<String, String> m = new LinkedHashMap<>();
+            for (int i = 0; i < names.size(); i++) {
+                m.put(names.get(i), row.get(i));
+            }
+            made.add(m);
+        }
+        return made;
+    }
+
+    /** Rows that have an id; a row without one isn't there. */
+    private static List<Map<String, String>> rows(MultiValueMap<String, String> p, String prefix, List<String> names) {
+        List<Map<String, String>> rows = new ArrayList<>();
+        List<String> ids = p.getOrDefault(prefix + "id", List.of());
+        for (int i = 0; i < ids.size(); i++) {
+            if (ids.get(i).isBlank()) {
+                continue;
+            }
+            Map<String, String> row = new LinkedHashMap<>();
+            for (String n : names) {
+                List<String> column = p.getOrDefault(prefix + n, List.of());
+                row.put(n, i < column.size() ? column.get(i).strip() : "");
+            }
+            rows.add(row);
+        }
+        return rows;
+    }
+
+    public List<Map<String, String>> openings() {
+        return openings;
+    }
+
+    public List<Map<String, String>> heaters() {
+        return heaters;
+    }
+
+    public boolean frost() {
+        return frost;
+    }
+
+    public boolean asked() {
+        return asked;
+    }
+
+    public InterlockRequest.Signal[] signals() {
+        return InterlockRequest.Signal.values();
+    }
+
+    public InterlockRequest.Control[] controls() {
+        return InterlockRequest.Control.values();
+    }
+
+    /** The same as the JSON interface takes it. */
+    Map<String, Object> request() {
+        Map<String, Object> matrix = new LinkedHashMap<>();
+        List<String> all = openings.stream().map(o -> o.get("id")).toList();
+        heaters.forEach(h -> matrix.put(
+                h.get("id"),
+                h.get("to").isBlank() ? all : List.of(h.get("to").strip().split("[ ,;]+"))));
+        Map<String, Object> request = new LinkedHashMap<>();
+        request.put(
+                "openings",
+                openings.stream()
+                        .map(o -> filled(Map.of(
+                                "id", o.get("id"),
+                                "signal", o.get("signal"),
+                                "volts", number(o.get("volts")),
+                                "limitSwitch", o.get("limit").equals("yes"),
+                                "metres", number(o.get("metres")))))
+                        .toList());
+        request.put(
+                "heaters",
+                heaters.stream()
+                        .map(h -> filled(
+                                Map.of("id", h.get("id"), "control", h.get("control"), "amps", number(h.get("amps")))))
+                        .toList());
+        request.put("matrix", matrix);
+        request.put("frost", frost);
+        return request;
+    }
+
+    private static Map<String, Object> filled(Map<String, Object> m) {
+        return m.entrySet().stream()
+                .filter(e -> !"".equals(e.getValue()))
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    /** A number, or the text as it is, so that the reader can say what is wrong with it. */
+    private static Object number(String text) {
+        try {
+            return text.isBlank() ? "" : Double.parseDouble(text.replace(',', '.'));
+        } catch (NumberFormatException e) {
+            return text;
+        }
+    }
+
+    /** What the address would be. */
+    public String query() {
+        UriComponentsBuilder b = UriComponentsBuilder.newInstance();
+        Stream.of(Map.entry("o.", openings), Map.entry("h.", heaters))
+                .forEach(table -> table.getValue()
+                        .forEach(row -> row.forEach((name, value) -> b.queryParam(table.getKey() + name, value))));
+        if (frost) {
+            b.queryParam("frost", "on");
+        }
+        return b.encode().build().toUriString();
+    }
+}

@@ -1,0 +1,65 @@
+package org.jagridge.web.interlock;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import java.util.regex.Pattern;
+import org.jagridge.web.BrowserTest;
+import org.testng.annotations.Test;
+
+/** The interlock planner in a real browser. */
+public class InterlockBrowserTest extends BrowserTest {
+    private static final String ONE = "?o.id=V1&o.signal=ac-while-moving&o.volts=24&o.limit=%s&o.metres=12"
+            + "&h.id=H1&h.control=24V-pair&h.amps=1&h.to=";
+    private static final double LONG_MILLIS = 90_000;
+
+    private Locator plans() {
+        return page().locator(".interlock-plan:not(.rejected)");
+    }
+
+    private void wait(Locator l) {
+        assertThat(l.first()).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(LONG_MILLIS));
+    }
+
+    @Test
+    public void plansAreRankedAndTheBestOpensWithItsProof() {
+        page().navigate(url("/plan"));
+        page().locator(".beside a:has-text('interlocks')").click();
+        page().navigate(url("/plan/interlock" + ONE.formatted("yes")));
+        wait(plans());
+        assertThat(plans().first()).containsText("Recommended");
+        assertThat(plans().first().locator("table").first()).containsText("V1");
+        assertThat(page().locator(".interlock-plan.rejected")).containsText("V1.target half");
+        plans().first().locator("button:has-text('Open its circuit')").click();
+        assertThat(page()).hasURL(Pattern.compile(".*/proof$"));
+        assertThat(page().locator(".proof-rules li").first()).containsText("H1 never burns while V1 is not shut");
+    }
+
+    @Test
+    public void whatDoesNotHoldPlaysOnABench() {
+        page().navigate(url("/plan/interlock" + ONE.formatted("no")));
+        Locator rejected = page().locator(".interlock-plan.rejected");
+        wait(rejected);
+        assertThat(plans()).hasCount(0);
+        rejected.locator("button").click();
+        assertThat(page()).hasURL(Pattern.compile(".*/bench.*"));
+    }
+
+    @Test
+    public void mistakesAreToldAtTheirRowAndNothingIsLost() {
+        page().navigate(url("/plan/interlock"));
+        page().locator("[name='o.metres']").first().fill("far");
+        page().locator("[name='h.to']").first().fill("V9");
+        page().locator("button:has-text('Plan and prove')").click();
+        assertThat(page().locator("[role='alert']")).containsText("/openings/0/metres");
+        assertThat(page().locator("[role='alert']")).containsText("no opening \"V9\"");
+        assertThat(page().locator("[name='o.metres']").first()).hasValue("far");
+        page().locator("[name='o.id']").last().fill("DOOR");
+        page().locator("[name='o.metres']").first().fill("10");
+        page().locator("[name='h.to']").first().fill("DOOR");
+        page().locator("button:has-text('Plan and prove')").click();
+        assertThat(page().locator("[name='o.id']").nth(3)).hasValue("DOOR");
+        assertThat(page().locator("[role='alert']")).hasCount(0);
+    }
+}

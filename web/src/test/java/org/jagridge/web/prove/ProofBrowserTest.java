@@ -1,0 +1,68 @@
+package org.jagridge.web.prove;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import java.util.regex.Pattern;
+import org.jagridge.web.BrowserTest;
+import org.testng.annotations.Test;
+
+/** The proof page in a real browser. */
+public class ProofBrowserTest extends BrowserTest {
+    private static final double LONG_MILLIS = 90_000;
+
+    private Locator verdicts() {
+        return page().locator(".proof-verdicts > li");
+    }
+
+    private void prove(String button) {
+        page().locator(".proof-start button:has-text('" + button + "')").click();
+        assertThat(verdicts().first()).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(LONG_MILLIS));
+    }
+
+    @Test
+    public void theGlasshouseIsProvedAndAFaultPlaysOnTheBench() {
+        page().navigate(url("/circuits/propagation-house/check"));
+        page().locator(".beside a:has-text('proof')").click();
+        assertThat(page().locator("h1")).hasText("What must never happen");
+        assertThat(page().locator(".proof-rules li")).not().hasCount(0);
+        prove("Prove, with every single fault");
+        assertThat(verdicts().first()).containsText("holds");
+        assertThat(verdicts().first()).containsText("states at rest");
+        assertThat(page().locator(".proof-map tbody tr")).not().hasCount(0);
+        page().reload();
+        assertThat(verdicts().first()).containsText("holds");
+        Locator hot = verdicts().first().locator(".faults-hot li").first();
+        hot.locator("button").click();
+        assertThat(page()).hasURL(Pattern.compile(".*/bench.*"));
+        page().goBack();
+        assertThat(verdicts().first()).containsText("holds");
+    }
+
+    @Test
+    public void aRuleIsWrittenInASentenceAndAWordThatIsNotUnderstoodIsMarked() {
+        page().navigate(url("/circuits/lab-bench/proof"));
+        Locator sentence = page().locator("[name='sentence']");
+        sentence.fill("Never L1 glowing while K1 is out");
+        sentence.press("Enter");
+        assertThat(page().locator(".proof-mistake mark")).hasCount(1);
+        assertThat(page().locator("[name='sentence']")).hasValue("Never L1 glowing while K1 is out");
+        page().locator("[name='sentence']").fill("Never K1 in and K1 out");
+        page().locator("[name='sentence']").press("Enter");
+        assertThat(page().locator(".proof-rules li span").first()).hasText("Never K1 in and K1 out");
+        page().reload();
+        assertThat(page().locator(".proof-rules li span").first()).hasText("Never K1 in and K1 out");
+        page().locator(".proof-rules li button").first().click();
+        assertThat(page().locator(".proof-rules")).containsText("No rule of its own yet");
+    }
+
+    @Test
+    public void aProofThatIsUnderWayCanBeCancelled() {
+        page().navigate(url("/circuits/wardens-cottage/proof"));
+        page().locator(".proof-start button:has-text('Prove, with')").click();
+        page().locator(".proof-progress button").click();
+        assertThat(page().locator(".proof-start button").first())
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(LONG_MILLIS));
+    }
+}
