@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Condition;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Input;
@@ -17,9 +16,7 @@ import org.jagridge.core.circuit.Rule;
 import org.jagridge.core.circuit.Rule.Claim;
 import org.jagridge.core.network.SingularNetworkException;
 import org.jagridge.core.part.Assembly;
-import org.jagridge.core.part.Branch;
 import org.jagridge.core.prove.FaultVerdict.Kind;
-import org.jagridge.core.run.Configuration;
 import org.jagridge.core.run.FaultList;
 import org.jagridge.core.run.RunLimitException;
 
@@ -29,7 +26,6 @@ import org.jagridge.core.run.RunLimitException;
  * done in the whole circuit before anything is said of it.
  */
 final class SliceProver {
-    private static final int MODULE_STEPS = 5_000;
     /** Slices of a larger share of the circuit than that on the average save nothing. */
     private static final double MOST_OF = 0.5;
 
@@ -55,10 +51,9 @@ final class SliceProver {
     private final boolean strict;
     private final Limits limits;
     private final Cone.Trunk trunk;
-    private final Configuration start;
+    private final InWhole inWhole;
     private final Map<String, Searched> sound = new ConcurrentHashMap<>();
     private final Map<String, Outcome> outcomes = new ConcurrentHashMap<>();
-    private final Map<String, Map<Input, Object>> ways = new ConcurrentHashMap<>();
     private final List<Target> targets = new ArrayList<>();
 
     SliceProver(Subject whole, Limits limits) {
@@ -71,7 +66,7 @@ final class SliceProver {
         this.strict = strict;
         this.limits = limits;
         trunk = new Cone.Trunk(whole.assembly);
-        start = whole.engine.start(Map.of(), List.of());
+        inWhole = new InWhole(whole, trunk, limits);
     }
 
     List<Verdict> verdicts(boolean singleFaults) {
@@ -137,7 +132,7 @@ final class SliceProver {
         Claims.of(rule).forEach(c -> targets.add(target(rule, c, partsOf(c), true)));
     }
 
-    private static Rule looksAt(String part) {
+    static Rule looksAt(String part) {
         return new Rule(
                 "",
                 "",
@@ -190,7 +185,8 @@ final class SliceProver {
                 onTheWay += s.search().onTheWay();
             }
             if (s.search().deeds(0) != null) {
-                Counterexample found = inWhole(t.slice(), s.slice(), s.search().deeds(0), rule, List.of(), null);
+                Counterexample found =
+                        inWhole.broken(t.slice(), s.slice(), s.search().deeds(0), rule, List.of(), null);
                 suspected |= found == null;
                 if (found != null
                         && (broken == null
@@ -327,7 +323,7 @@ final class SliceProver {
             verdicts.put(
                     rule,
                     first != null
-                            ? inWhole(first, rule, of.fault())
+                            ? inWhole.tried(first.slice(), first.duties(), first.parts(), rule, of.fault())
                             : verdict(rule, of.fault(), touched, shows, complete));
         }
         return verdicts;
@@ -344,7 +340,7 @@ final class SliceProver {
                 continue;
             }
             if (o.kind() == Kind.HOT) {
-                Counterexample how = inWhole(
+                Counterexample how = inWhole.broken(
                         e.getValue().mine(),
                         o.in(),
                         o.deeds(),
@@ -363,7 +359,7 @@ final class SliceProver {
         }
         if (suspected != null) {
             // the slice allows more than the circuit does
-            return inWhole(suspected, rule, fault);
+            return inWhole.tried(suspected.slice(), suspected.duties(), suspected.parts(), rule, fault);
         }
         if (cold != null || seen != null) {
             return cold != null ? cold : seen;
@@ -376,7 +372,7 @@ final class SliceProver {
         if (o.when() == null) {
             return null;
         }
-        Map<String, String> names = names(o.in(), touch.mine());
+        Map<String, String> names = InWhole.names(o.in(), touch.mine());
         Map<String, Object> when = new LinkedHashMap<>();
         o.when().forEach((input, value) -> {
             String part = names.getOrDefault(input.part(), input.part());
@@ -399,115 +395,5 @@ final class SliceProver {
         Differences d = Differences.between(sound, faulty, t.duties(), frees);
         return new Outcome(
                 d.kind() == Kind.HIDDEN && !complete ? Kind.OPEN : d.kind(), null, false, d.when(), complete, in);
-    }
-
-    /* ---- from the slice to the whole ---- */
-
-    private static Map<String, String> names(Slice from, Slice to) {
-        Map<String, String> names = new HashMap<>();
-        for (int i = 0; i < Math.min(from.order.size(), to.order.size()); i++) {
-            names.put(from.order.get(i), to.order.get(i));
-        }
-        return names;
-    }
-
-    /** What breaks a rule in a slice, done in the whole circuit; null where that doesn't break it. */
-    private Counterexample inWhole(
-            Slice mine, Slice searched, List<Replay.Deed> deeds, Rule rule, List<Fault> faults, Fault begins) {
-        Map<String, String> names = names(searched, mine);
-        Map<String, List<Slice.Free>> frees = new HashMap<>();
-        searched.frees
-                .keySet()
-                .forEach(id ->
-                        frees.put(id, mine.frees.getOrDefault(names.getOrDefault(id, id), searched.frees.get(id))));
-        Map<Input, Object> first = new LinkedHashMap<>();
-        frees.values()
-                .forEach(list -> list.forEach(f -> {
-                    if (!conducts(start, whole.assembly, f.contact())) {
-                        first.putAll(way(f, true));
-                    }
-                }));
-        List<Replay.Deed> real = new ArrayList<>();
-        if (!first.isEmpty()) {
-            real.add(new Replay.Deed(Replay.Deed.AT_REST, first, List.of()));
-        }
-        for (Replay.Deed d : deeds) {
-            Map<Input, Object> sets = new LinkedHashMap<>();
-            d.sets().forEach((input, value) -> {
-                List<Slice.Free> free = frees.get(input.part());
-                if (free == null) {
-                    sets.put(new Input(names.getOrDefault(input.part(), input.part()), input.name()), value);
-                } else if (Boolean.TRUE.equals(value)) {
-                    free.forEach(f -> sets.putAll(way(f, true)));
-                } else {
-                    sets.putAll(way(free.get(0), false));
-                }
-            });
-            real.add(new Replay.Deed(d.after(), sets, d.begins().isEmpty() ? List.of() : List.of(begins)));
-        }
-        return Replay.shortest(whole.engine, whole.assembly, rule, faults, real);
-    }
-
-    /**
-     * What a fault does where its slice doesn't tell, as with a short of the supply: in the whole circuit, with everything
-     * calling, each single change of the parts that the claim names.
-     */
-    private FaultVerdict inWhole(Target t, Rule rule, Fault fault) {
-        Map<Input, Object> sets = new LinkedHashMap<>();
-        t.slice().frees.values().forEach(list -> list.forEach(f -> sets.putAll(way(f, true))));
-        Replay.Deed call = new Replay.Deed(Replay.Deed.AT_REST, sets, List.of());
-        for (Hands.Dial d : whole.hands.dials()) {
-            for (Object value : t.parts().contains(d.input().part()) ? d.values() : List.of()) {
-                Replay.Deed act = new Replay.Deed(Replay.Deed.AT_REST, Map.of(d.input(), value), List.of());
-                Counterexample how =
-                        Replay.shortest(whole.engine, whole.assembly, rule, List.of(fault), List.of(call, act));
-                if (how != null) {
-                    return new FaultVerdict(fault, Kind.HOT, how, null, List.of());
-                }
-            }
-        }
-        Configuration usual = Replay.end(whole.engine, List.of(), call);
-        Configuration now = Replay.end(whole.engine, List.of(fault), call);
-        boolean cold = whole.seen.stream()
-                .filter(m -> t.duties().contains(m.part().id()))
-                .anyMatch(
-                        m -> m.signal().isAtWork(usual.signal(m)) && !m.signal().isAtWork(signal(now, m)));
-        return new FaultVerdict(fault, cold ? Kind.COLD : Kind.OPEN, null, cold ? Prover.named(sets) : null, List.of());
-    }
-
-    private static String signal(Configuration c, Assembly.Member m) {
-        return c.frame().signals().get(m.part().id());
-    }
-
-    private static boolean conducts(Configuration at, Assembly assembly, Branch contact) {
-        return assembly.branchesOf(contact.owner()).stream()
-                .filter(b -> b.label().equals(contact.label()))
-                .anyMatch(b -> at.frame().conducts(b));
-    }
-
-    /** What hands set so that a contact closes or opens; empty where nothing was found. */
-    private Map<Input, Object> way(Slice.Free free, boolean closed) {
-        return ways.computeIfAbsent(free.contact().title() + closed, k -> {
-            Cone cone = Cone.whatMoves(trunk, free.part());
-            Circuit module = new Slice(whole.assembly, cone, Set.of()).circuit;
-            Subject subject = new Subject(module, List.of(looksAt(free.part())));
-            StateSearch s =
-                    subject.search(limits.with(1, MODULE_STEPS)).from(List.of()).search();
-            return s.atRest().stream()
-                    .filter(c -> conducts(c, subject.assembly, free.contact()) == closed)
-                    .findFirst()
-                    .map(c -> own(subject.hands.setting(c), cone))
-                    .orElse(Map.of());
-        });
-    }
-
-    private static Map<Input, Object> own(Map<Input, Object> setting, Cone cone) {
-        Map<Input, Object> own = new LinkedHashMap<>();
-        setting.forEach((input, value) -> {
-            if (!cone.feeding.contains(input.part())) {
-                own.put(input, value);
-            }
-        });
-        return own;
     }
 }

@@ -102,7 +102,7 @@ public final class Standing {
     }
 
     /** It does what it is there for: it makes heat, or is at work. */
-    private static Condition works(Assembly.Member m) {
+    static Condition works(Assembly.Member m) {
         List<String> words = m.signal().words().stream()
                 .filter(w -> m.is(Trait.HEAT_SOURCE)
                         ? m.type().makesHeat(m.params(), w)

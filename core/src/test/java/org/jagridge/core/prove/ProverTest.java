@@ -19,7 +19,6 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.prove.FaultVerdict.Kind;
 import org.jagridge.core.prove.Openings.Design;
-import org.jagridge.core.run.Engine;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Simulation;
 import org.testng.annotations.Test;
@@ -155,42 +154,21 @@ public class ProverTest {
         }
     }
 
-    /** A breadth-first search without any hashing or sharing: lists of states, each run anew from the start. */
     @Test
     public void aPlainSearchFindsAsManyStates() {
-        Circuit circuit = Openings.of(1, 1, Design.SHUT);
-        Subject subject = new Subject(Subject.still(circuit), circuit.rules());
-        StateSearch search = subject.search(Limits.usual().withChanges(1))
-                .from(List.<Fault>of())
-                .search();
-        Engine engine = Engine.of(subject.circuit);
-        List<org.jagridge.core.run.Configuration> found = new ArrayList<>();
-        found.add(rest(engine, engine.start(Map.of(), List.of())));
-        for (int i = 0; i < found.size(); i++) {
-            for (Move m : subject.hands.moves(found.get(i))) {
-                var then = engine.advance(found.get(i), m.act());
-                if (m.backAfter() > 0) {
-                    then = engine.advance(then, new org.jagridge.core.run.Act.Wait(m.backAfter()));
-                    for (var e : m.sets().entrySet()) {
-                        then = engine.advance(then, new org.jagridge.core.run.Act.Set(e.getKey(), true));
-                    }
-                }
-                var rest = rest(engine, then);
-                if (found.stream().noneMatch(c -> c.differences(rest).isEmpty())) {
-                    found.add(rest);
-                }
-            }
+        for (Design design : Design.values()) {
+            Circuit circuit = Openings.of(1, 1, design);
+            Rule rule = circuit.rules().get(0);
+            Subject subject = new Subject(Subject.still(circuit), circuit.rules());
+            StateSearch search = subject.search(Limits.usual().withChanges(1))
+                    .from(List.<Fault>of())
+                    .search();
+            PlainSearch plain = new PlainSearch(
+                    subject.circuit, subject.hands, rule.claim().conditions().get(0), rule.graceSeconds());
+            assertEquals(search.states(), plain.states.size());
+            assertEquals(search.broken(0) != null, plain.broken);
+            assertTrue(search.isComplete());
         }
-        assertEquals(search.states(), found.size());
-        assertTrue(search.isComplete());
-    }
-
-    private static org.jagridge.core.run.Configuration rest(Engine engine, org.jagridge.core.run.Configuration from) {
-        var c = from;
-        while (c.untilNextWake() != Long.MAX_VALUE) {
-            c = engine.next(c).orElseThrow();
-        }
-        return engine.advance(c, new org.jagridge.core.run.Act.Wait(1800 * Time.SECOND));
     }
 
     @Test

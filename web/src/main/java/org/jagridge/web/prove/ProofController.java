@@ -9,6 +9,7 @@ import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Rule;
 import org.jagridge.core.edit.Edit;
 import org.jagridge.core.part.PartTypes;
+import org.jagridge.core.prove.Acceptance;
 import org.jagridge.core.prove.RuleSentence;
 import org.jagridge.core.prove.Standing;
 import org.jagridge.web.circuits.CircuitRepository;
@@ -65,6 +66,15 @@ class ProofController {
         model.addAttribute("proved", proved);
         model.addAttribute("view", proved == null ? null : new ProofView(proved.results()));
         model.addAttribute("stale", proved != null && proved.row().revisionId() != row.revisionId());
+    }
+
+    /** The hand tests with which the circuit's interlocks are accepted, for paper. */
+    @GetMapping("/circuits/{slug}/acceptance")
+    String acceptance(@PathVariable String slug, Model model) {
+        CircuitRepository.Row row = circuits.require(slug);
+        model.addAttribute("circuit", row);
+        model.addAttribute("sheet", Acceptance.of(store.revision(row.revisionId()).circuit()));
+        return "prove/acceptance";
     }
 
     @PostMapping("/circuits/{slug}/proof/start")
