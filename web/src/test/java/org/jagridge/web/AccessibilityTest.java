@@ -26,6 +26,7 @@ public class AccessibilityTest extends BrowserTest {
             "/plan",
             "/plan/interlock",
             "/circuits/old-hall/proof",
+            "/circuits/propagation-house/acceptance",
             "/circuits/cold-store/bench",
             "/circuits/wardens-cottage/bench",
             "/circuits/cold-store/edit",

@@ -36,7 +36,7 @@ final class RuleCheck {
         if (claims.size() != 1) {
             say.at(
                     path,
-                    "a rule says one of always, before, never, possible, within"
+                    "a rule says one of always, before, never, within, possible"
                             + (claims.isEmpty() ? "" : ", not " + String.join(" and ", claims)));
         }
         node.properties().forEach(e -> {

@@ -7,6 +7,8 @@ import static org.testng.Assert.assertTrue;
 
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Rule.Claim;
+import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.prove.Openings.Design;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -50,6 +52,16 @@ public class RuleSentenceTest {
                 .claim();
         assertEquals(b.first().tree(), "K1=in");
         assertEquals(b.then().tree(), "H1=burning");
+    }
+
+    @Test
+    public void aSentenceReadsTheSameOnceItHasGoneThroughTheFile() {
+        for (Object[] row : sentences()) {
+            Circuit.Builder b = circuit.toBuilder();
+            b.rules().add(RuleSentence.read(circuit, "r", (String) row[0]).rule());
+            Circuit written = b.build();
+            assertEquals(CircuitReader.read(CircuitWriter.write(written)).rules(), written.rules());
+        }
     }
 
     @DataProvider

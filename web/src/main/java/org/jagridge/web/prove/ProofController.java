@@ -73,7 +73,8 @@ class ProofController {
     String acceptance(@PathVariable String slug, Model model) {
         CircuitRepository.Row row = circuits.require(slug);
         model.addAttribute("circuit", row);
-        model.addAttribute("sheet", Acceptance.of(store.revision(row.revisionId()).circuit()));
+        model.addAttribute(
+                "sheet", Acceptance.of(store.revision(row.revisionId()).circuit()));
         return "prove/acceptance";
     }
 

@@ -58,6 +58,20 @@ public class ProofBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void theAcceptanceSheetTakesEveryVentThroughEveryPosition() {
+        page().navigate(url("/circuits/propagation-house/proof"));
+        page().locator(".beside a:has-text('acceptance')").click();
+        Locator rows = page().locator(".acceptance tbody tr");
+        assertThat(rows.first()).containsText("burning");
+        assertThat(page().locator(".acceptance tr:has(td:text-is('Ridge vent 1 half open, by its drive'))")
+                        .first())
+                .containsText("Tube heater: off");
+        assertThat(page().locator("ul").last()).containsText("two faults at once");
+        page().navigate(url("/circuits/chapel/acceptance"));
+        assertThat(page().locator("main")).containsText("nothing to accept yet");
+    }
+
+    @Test
     public void aProofThatIsUnderWayCanBeCancelled() {
         page().navigate(url("/circuits/wardens-cottage/proof"));
         page().locator(".proof-start button:has-text('Prove, with')").click();
