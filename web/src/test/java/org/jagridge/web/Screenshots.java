@@ -34,7 +34,7 @@ public class Screenshots extends WebTest {
                     "/circuits/wardens-cottage/sequence?run=TH-defrost&t=3605&only=at-terrace",
                     ColorScheme.LIGHT,
                     p -> {}),
-            new Shot("interlock", "/plan/interlock", ColorScheme.LIGHT, p -> p.waitForSelector(".interlock-plan")),
+            new Shot("interlock", "/plan/interlock", ColorScheme.LIGHT, Screenshots::planned),
             new Shot("proof", "/circuits/propagation-house/proof", ColorScheme.LIGHT, Screenshots::proved),
             new Shot("sheet", "/circuits/wardens-cottage/sheet?run=TH-emergency", ColorScheme.LIGHT, p -> {}),
             new Shot("record", "/circuits/lab-bench/sheet?run=TH-fan&load=K1:A1-A2", ColorScheme.LIGHT, this::aRecord),
@@ -152,6 +152,10 @@ public class Screenshots extends WebTest {
         page.locator("#fault").selectOption(new SelectOption().setLabel("coil open CC"));
         page.locator("button[type='submit']").click();
         page.waitForSelector("tr.first-difference");
+    }
+
+    private static void planned(Page page) {
+        page.waitForSelector(".interlock-plan", new Page.WaitForSelectorOptions().setTimeout(120_000));
     }
 
     private static void proved(Page page) {
