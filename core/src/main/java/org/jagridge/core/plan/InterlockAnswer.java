@@ -25,6 +25,7 @@ public record InterlockAnswer(List<Plan> plans, List<Rejected> rejected, List<St
      * A plan that holds.
      *
      * @param techniques by opening
+     * @param undecided faults of which nothing was seen in the states that were searched, and there are more
      * @param stays states that stay open by design, and what the proof took for granted
      * @param metres of conductor out to the openings
      */
@@ -37,6 +38,7 @@ public record InterlockAnswer(List<Plan> plans, List<Rejected> rejected, List<St
             List<Fault> failsHot,
             List<Fault> failsCold,
             List<Fault> hidden,
+            List<Fault> undecided,
             List<Relay> relays,
             List<Buy> buy,
             List<String> steps,

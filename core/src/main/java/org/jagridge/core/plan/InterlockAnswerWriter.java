@@ -35,6 +35,7 @@ public final class InterlockAnswerWriter {
         m.put("failsHot", faults(p.failsHot()));
         m.put("failsCold", faults(p.failsCold()));
         m.put("hidden", faults(p.hidden()));
+        m.put("open", faults(p.undecided()));
         m.put(
                 "relays",
                 p.relays().stream()

@@ -153,6 +153,7 @@ public final class InterlockPlanner {
                 faults(verdicts, FaultVerdict.Kind.HOT),
                 faults(verdicts, FaultVerdict.Kind.COLD),
                 faults(verdicts, FaultVerdict.Kind.HIDDEN),
+                faults(verdicts, FaultVerdict.Kind.OPEN),
                 relays(d),
                 buy(d, kit),
                 steps(d, kit),
@@ -306,6 +307,7 @@ public final class InterlockPlanner {
                     p.failsHot(),
                     p.failsCold(),
                     p.hidden(),
+                    p.undecided(),
                     p.relays(),
                     p.buy(),
                     p.steps(),
@@ -345,7 +347,7 @@ public final class InterlockPlanner {
 
     private static String hot(Plan p) {
         return p.failsHot().isEmpty()
-                ? "; no single fault breaks it"
+                ? "; no single fault that was decided breaks it"
                 : "; " + p.failsHot().size() + " single faults break it, among them "
                         + String.join(
                                 ", ",
