@@ -38,7 +38,6 @@ public final class Acceptance {
 
     private static final String TARGET = "target";
     private static final List<String> POSITIONS = List.of("half", "open", "half", "shut");
-    private static final long LONGEST = 2 * 3600 * Time.SECOND;
     private static final long PAUSE = 3 * Time.SECOND;
 
     private final Subject subject;
@@ -46,7 +45,6 @@ public final class Acceptance {
     private final List<Assembly.Member> openings = new ArrayList<>();
     private final List<Line> lines = new ArrayList<>();
     private Configuration at;
-    private long took;
 
     private Acceptance(Circuit circuit) {
         subject = new Subject(Subject.still(circuit), circuit.rules());
@@ -67,7 +65,7 @@ public final class Acceptance {
     }
 
     private Sheet sheet() {
-        at = rest(subject.engine.start(Map.of(), List.of()));
+        at = Replay.rest(subject.engine, subject.engine.start(Map.of(), List.of()));
         Map<Input, Object> calls = new LinkedHashMap<>();
         List<String> never = new ArrayList<>();
         for (Assembly.Member m : watched) {
@@ -153,20 +151,12 @@ public final class Acceptance {
         Engine engine = subject.engine;
         at = engine.advance(at, new Act.Wait(PAUSE));
         long began = at.micros();
-        at = rest(engine.advance(at, Move.of(sets).act()));
-        took = at.micros() - began;
+        at = Replay.rest(engine, engine.advance(at, Move.of(sets).act()));
+        long took = at.micros() - began;
         List<String> see = watched.stream()
                 .map(m -> m.part().title() + ": " + at.signal(m))
                 .toList();
         lines.add(new Line(lines.size() + 1, act, see, took < Time.SECOND ? "at once" : Time.words(took)));
-    }
-
-    private Configuration rest(Configuration from) {
-        Configuration c = from;
-        while (c.untilNextWake() != Long.MAX_VALUE && c.micros() + c.untilNextWake() - from.micros() < LONGEST) {
-            c = subject.engine.next(c).orElseThrow();
-        }
-        return c;
     }
 
     private Object value(Input input) {

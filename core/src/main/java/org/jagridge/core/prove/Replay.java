@@ -85,9 +85,10 @@ final class Replay {
         return rest(engine, engine.advance(c, new Move(deed.sets(), deed.begins(), List.of(), 0).act()));
     }
 
-    private static Configuration rest(Engine engine, Configuration from) {
+    /** Where it stands once nothing moves by itself any more, or after two hours. */
+    static Configuration rest(Engine engine, Configuration from) {
         Configuration c = from;
-        while (c.untilNextWake() != Long.MAX_VALUE && c.micros() - from.micros() < LONGEST) {
+        while (c.untilNextWake() != Long.MAX_VALUE && c.micros() + c.untilNextWake() - from.micros() < LONGEST) {
             c = engine.next(c).orElseThrow();
         }
         return c;
