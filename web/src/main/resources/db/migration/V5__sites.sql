@@ -7,9 +7,9 @@ create table site (
     created_at timestamp with time zone not null
 );
 
--- circuits that are there already are those of the college, the only site so far
+-- circuits that are there already stand at the only site so far, whose name isn't known
 insert into site (slug, name, address, notes, created_at)
-select 'quillmere', 'Quillmere College of Horticulture', 'Orchard Lane, Quillmere', '', current_timestamp where exists (select 1 from circuit);
+select 'my-site', 'My site', '', '', current_timestamp where exists (select 1 from circuit);
 
 alter table circuit add column site_id bigint references site (id);
 update circuit set site_id = (select min(id) from site);

@@ -23,7 +23,7 @@
     asking = new AbortController();
     try {
       const answer = await fetch(from, { headers: tab, signal: asking.signal });
-      text = answer.ok ? await answer.text() : "What it proves can't be said now: the server answers " + answer.status + ".";
+      text = answer.ok ? await answer.text() : `What it proves can't be said now: ${await window.refusal(answer)}`;
     } catch (e) {
       if (e.name === "AbortError") {
         // an act that is refused leaves the state, and its sentence is wanted after all

@@ -8,7 +8,7 @@
 
   async function begin(load, keepStop) {
     const w = document.querySelector("#now").dataset;
-    const response = await fetch(`/bench/${w.bench}/walk?s=${w.state}&t=${w.seconds}&load=${encodeURIComponent(load)}`).catch(() => null);
+    const response = await window.patient(`/bench/${w.bench}/walk?s=${w.state}&t=${w.seconds}&load=${encodeURIComponent(load)}`).catch(() => null);
     if (!response || !response.ok) return;
     walk = await response.json();
     at = keepStop ? Math.min(at, Math.max(0, walk.stops.length - 1)) : 0;

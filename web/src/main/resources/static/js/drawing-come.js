@@ -67,8 +67,8 @@
     port.setAttribute("aria-busy", "true");
     let svg;
     try {
-      const answer = await fetch(from);
-      if (!answer.ok) throw new Error(`the server answers ${answer.status}`);
+      const answer = await window.patient(from, {}, (seconds) => waiting(port, from, seconds));
+      if (!answer.ok) throw new Error(await window.refusal(answer));
       svg = await answer.text();
     } catch (e) {
       if (port.dataset.from === from) missing(port, e.message);
@@ -91,6 +91,11 @@
     const key = ["terminal", "wire", "part", "place"].find((k) => data[k]);
     const again = key && port.querySelector(`[data-${key}="${CSS.escape(data[key])}"][tabindex]`);
     (again || port).focus();
+  }
+
+  function waiting(port, from, seconds) {
+    const words = port.querySelector(".drawing-wait");
+    if (words && port.dataset.from === from) words.textContent = `The drawing is being laid out: ${seconds} s so far …`;
   }
 
   function missing(port, why) {

@@ -28,7 +28,10 @@
         headers: { "Content-Type": "application/json", [main.dataset.tokenHeader]: main.dataset.token },
         body: JSON.stringify(list),
       });
-      if (!answer.ok) throw new Error(String(answer.status));
+      if (!answer.ok) {
+        words(`${await window.refusal(answer)} What was typed is kept here.`);
+        return;
+      }
       const outcome = await answer.json();
       const done = new Set([...outcome.acknowledged, ...Object.keys(outcome.refused)]);
       keep(waiting().filter((r) => !done.has(r.id)));
@@ -119,7 +122,7 @@
     await new Promise((go) => setTimeout(go, 250));
     if (mine !== proofs) return;
     try {
-      const answer = await fetch(`${base}/proof`, { cache: "no-store" });
+      const answer = await window.patient(`${base}/proof`, { cache: "no-store" });
       if (mine === proofs && answer.ok) $("#proof").textContent = await answer.text();
     } catch (e) {
       if (mine === proofs) $("#proof").textContent = "";

@@ -112,6 +112,17 @@ public class ArchitectureTest {
     }
 
     @Test
+    public void theBudgetKnowsNobody() {
+        ArchRuleDefinition.noClasses()
+                .that()
+                .resideInAPackage("..core.budget..")
+                .should()
+                .dependOnClassesThat()
+                .resideOutsideOfPackages("..core.budget..", "java..")
+                .check(classes);
+    }
+
+    @Test
     public void noPackageCycles() {
         slices().matching("org.jagridge.core.(*)..").should().beFreeOfCycles().check(classes);
     }

@@ -1,7 +1,8 @@
 package org.jagridge.web;
 
 import java.time.Clock;
-import org.springframework.boot.SpringApplication;
+import org.jagridge.web.data.RefusedException;
+import org.jagridge.web.data.Start;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
 
@@ -9,7 +10,12 @@ import org.springframework.context.annotation.Bean;
 @SpringBootApplication
 public class JagridgeApplication {
     public static void main(String[] args) {
-        SpringApplication.run(JagridgeApplication.class, args);
+        try {
+            Start.run(JagridgeApplication.class, args);
+        } catch (RefusedException e) {
+            System.err.println("Jagridge: " + e.getMessage());
+            System.exit(1);
+        }
     }
 
     @Bean

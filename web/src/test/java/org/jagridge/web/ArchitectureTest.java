@@ -22,6 +22,9 @@ public class ArchitectureTest {
                 .and()
                 .resideOutsideOfPackage("..web.config..")
                 .and()
+                // sees to the database as a whole
+                .resideOutsideOfPackage("..web.data..")
+                .and()
                 // a repository of so few rows that it goes by their name
                 .doNotHaveSimpleName("Settings")
                 .should()

@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntPredicate;
+import org.jagridge.core.budget.Budget;
 
 /**
  * Routes a cable from the gland of one place to that of another as one bundle: a square as wide as the cable has cores
@@ -16,6 +17,8 @@ final class CableRouter {
     private static final int BEND = 60;
     private static final int CROSSING = 60;
     private static final int THROUGH_A_PLACE = 60;
+    /** After so many points, less one, it is asked whether there is time for more. */
+    private static final int ASKED = 1023;
     /** East, south, west, north. */
     private static final int[] DX = {1, 0, -1, 0};
 
@@ -29,6 +32,7 @@ final class CableRouter {
     private Sums ends;
 
     private List<Sums> strands = List.of();
+    private int polled;
     private final int[] cost;
     private final int[] before;
 
@@ -64,6 +68,9 @@ final class CableRouter {
         open.add(0, 4 * start + out);
         while (!open.isEmpty()) {
             int state = open.poll();
+            if ((++polled & ASKED) == 0) {
+                Budget.check();
+            }
             int at = state >> 2;
             int dir = state & 3;
             if (at == goal && dir == in) {

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import org.jagridge.core.budget.Budget;
 
 /**
  * Routes wires on a {@link Lattice}, rightangled, around boxes.
@@ -58,6 +59,9 @@ final class WireRouter {
 
     private static final int CONFLICT = 2500;
     private static final int VERTICAL = Lattice.VERTICAL;
+    /** After so many points, less one, it is asked whether there is time for more. */
+    private static final int ASKED = 1023;
+
     private static final int MOST_ATTEMPTS_PER_WIRE = 3;
     /** How often all wires together are looked at again; each at least once, and no more often than this. */
     private static final int SECOND_LOOKS = 900;
@@ -88,6 +92,7 @@ final class WireRouter {
     private final int[] seen;
 
     private int search;
+    private int polled;
 
     WireRouter(Lattice lattice) {
         this.lattice = lattice;
@@ -233,6 +238,9 @@ final class WireRouter {
         open.add(0, start);
         while (!open.isEmpty()) {
             int state = open.poll();
+            if ((++polled & ASKED) == 0) {
+                Budget.check();
+            }
             if (seen[state] == 2 * search + 1) {
                 continue;
             }

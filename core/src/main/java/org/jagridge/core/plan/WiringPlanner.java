@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jagridge.core.budget.Budget;
 import org.jagridge.core.plan.WiringRequest.IndoorKind;
 import org.jagridge.core.plan.WiringRequest.Power;
 import org.jagridge.core.plan.WiringRequest.Way;
@@ -139,7 +140,8 @@ public final class WiringPlanner {
     }
 
     private void run(List<Draft> drafts) {
-        List<Tried> results = drafts.parallelStream().map(this::trial).toList();
+        List<Tried> results =
+                drafts.parallelStream().map(Budget.shared(this::trial)).toList();
         for (Tried t : results) {
             tried += t.circuits();
             if (t.wrong() == null) {
@@ -301,7 +303,7 @@ public final class WiringPlanner {
     private WiringAnswer answer(List<WiringAnswer.Question> questions) {
         List<Composition> best = Ranking.best(kept);
         List<WiringPlan> plans = best.stream().limit(MOST_PLANS).toList().parallelStream()
-                .map(c -> new PlanTeller(c, trials.get(c)).plan())
+                .map(Budget.shared(c -> new PlanTeller(c, trials.get(c)).plan()))
                 .toList();
         List<WiringPlan> ranked = IntStream.range(0, plans.size())
                 .mapToObj(i -> plans.get(i).ranked(i + 1))

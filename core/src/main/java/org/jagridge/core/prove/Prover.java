@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.jagridge.core.budget.Budget;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Input;
@@ -79,7 +80,7 @@ public final class Prover {
         List<Fault> faults = Faults.of(subject.circuit);
         Limits each = each(limits, faults.size());
         return faults.parallelStream()
-                .map(f -> withFault(subject, sound, f, each))
+                .map(Budget.shared(f -> withFault(subject, sound, f, each)))
                 .toList();
     }
 

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import org.jagridge.core.budget.Budget;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
@@ -414,6 +415,7 @@ final class Machine {
                                 .formatted(Time.seconds(now.micros())),
                         recentlyMoved());
             }
+            Budget.check();
             if (++microSteps > MOST_MICRO_STEPS) {
                 throw new RunLimitException("the run took more than 10 million steps", recentlyMoved());
             }

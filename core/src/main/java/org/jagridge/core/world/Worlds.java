@@ -12,6 +12,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jagridge.core.budget.Budget;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.network.Values;
@@ -77,16 +78,22 @@ public final class Worlds {
         faultyBefore = new Configuration[possible.size()];
         Configuration[] fromStart = new Configuration[possible.size()];
         Configuration[] fromNow = new Configuration[possible.size()];
+        Budget budget = Budget.current();
         IntStream.range(0, possible.size()).parallel().forEach(i -> {
             if (unwanted.getAsBoolean()) {
                 throw new CancellationException();
             }
             Fault fault = possible.get(i);
-            faultyBefore[i] = atRest(() -> !goesOn
-                    ? engine.follow(known, List.of(fault), before)
-                    : earlier.faultyBefore[i] == null ? null : engine.follow(earlier.faultyBefore[i], known, before));
-            fromStart[i] = faultyBefore[i] == null ? null : atRest(() -> engine.follow(faultyBefore[i], known, micros));
-            fromNow[i] = atRest(() -> engine.advance(sound, new Act.Begin(fault)));
+            budget.run(() -> {
+                faultyBefore[i] = atRest(() -> !goesOn
+                        ? engine.follow(known, List.of(fault), before)
+                        : earlier.faultyBefore[i] == null
+                                ? null
+                                : engine.follow(earlier.faultyBefore[i], known, before));
+                fromStart[i] =
+                        faultyBefore[i] == null ? null : atRest(() -> engine.follow(faultyBefore[i], known, micros));
+                fromNow[i] = atRest(() -> engine.advance(sound, new Act.Begin(fault)));
+            });
         });
         all = states(possible, fromStart, fromNow);
     }

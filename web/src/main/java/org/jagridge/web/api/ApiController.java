@@ -25,6 +25,7 @@ import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.plan.InterlockAnswerWriter;
 import org.jagridge.core.plan.InterlockPlanner;
+import org.jagridge.core.plan.InterlockRequest;
 import org.jagridge.core.plan.InterlockRequestReader;
 import org.jagridge.core.plan.WiringAnswerWriter;
 import org.jagridge.core.plan.WiringPlanner;
@@ -43,6 +44,7 @@ import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.Look;
 import org.jagridge.web.svg.StandAlone;
 import org.jagridge.web.svg.TimingSvg;
+import org.jagridge.web.waiting.Heavy;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,8 +60,10 @@ class ApiController {
 
     private final CircuitRepository circuits;
     private final CircuitStore store;
+    private final Heavy heavy;
 
-    ApiController(CircuitRepository circuits, CircuitStore store) {
+    ApiController(CircuitRepository circuits, CircuitStore store, Heavy heavy) {
+        this.heavy = heavy;
         this.circuits = circuits;
         this.store = store;
     }
@@ -81,16 +85,16 @@ class ApiController {
 
     @PostMapping("/api/v1/plan/interlock")
     Map<String, Object> planInterlock(@RequestBody(required = false) String body) {
-        return InterlockAnswerWriter.toMap(
-                InterlockPlanner.plan(InterlockRequestReader.read(JsonText.plainValue(body))));
+        InterlockRequest request = InterlockRequestReader.read(JsonText.plainValue(body));
+        return InterlockAnswerWriter.toMap(heavy.call(() -> InterlockPlanner.plan(request)));
     }
 
     @PostMapping("/api/v1/prove")
     Map<String, Object> prove(@RequestBody(required = false) String body) {
         JsonNode tree = JsonText.parse(body);
         ProofRequest request = ProofRequest.read(tree, circuit(tree));
-        return ProofWriter.toMap(
-                Prover.prove(request.circuit(), request.rules(), request.singleFaults(), request.limits()));
+        return ProofWriter.toMap(heavy.call(
+                () -> Prover.prove(request.circuit(), request.rules(), request.singleFaults(), request.limits())));
     }
 
     @PostMapping("/api/v1/check")
@@ -230,7 +234,7 @@ class ApiController {
 
     private Drawn stored(JsonNode tree) {
         JsonNode id = tree.get("circuitId");
-        if (id == null || !id.isIntegralNumber()) {
+        if (id == null || !id.isIntegralNumber() || !id.canConvertToLong()) {
             throw new MalformedException(
                     List.of(new Problem("", "send a \"circuit\" or the number of a stored one as \"circuitId\"")));
         }

@@ -10,11 +10,18 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.List;
+import java.util.Map;
+import org.jagridge.core.format.JsonText;
+import org.springframework.http.InvalidMediaTypeException;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Refuses bodies over 5 MB on the JSON interface with 413, whether or not they announce their length. */
+/**
+ * Refuses what isn't JSON on the JSON interface with 415, which keeps forms of other sites out, and bodies over 5 MB with
+ * 413, whether or not they announce their length.
+ */
 @Component
 class UploadLimit extends OncePerRequestFilter {
     private static final int MOST = 5 * 1024 * 1024;
@@ -27,17 +34,47 @@ class UploadLimit extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
+        if (!request.getMethod().equals("GET") && !isJson(request)) {
+            refuse(
+                    response,
+                    HttpServletResponse.SC_UNSUPPORTED_MEDIA_TYPE,
+                    "Send a body of the type application/json.");
+            return;
+        }
         byte[] body = request.getContentLengthLong() > MOST ? null : read(request.getInputStream());
         if (body == null) {
-            response.setStatus(HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);
-            response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-            response.getWriter()
-                    .write(
-                            "{\"title\":\"Too large\",\"status\":413,\"detail\":\"A request may have 5 MB at the most.\","
-                                    + "\"problems\":[{\"path\":\"\",\"message\":\"A request may have 5 MB at the most; split the circuit or leave out its layout.\"}]}");
+            refuse(
+                    response,
+                    HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE,
+                    "A request may have 5 MB at the most; split the circuit or leave out its layout.");
             return;
         }
         chain.doFilter(new Read(request, body), response);
+    }
+
+    private static boolean isJson(HttpServletRequest request) {
+        try {
+            return request.getContentType() != null
+                    && MediaType.parseMediaType(request.getContentType())
+                            .equalsTypeAndSubtype(MediaType.APPLICATION_JSON);
+        } catch (InvalidMediaTypeException e) {
+            return false;
+        }
+    }
+
+    private static void refuse(HttpServletResponse response, int status, String message) throws IOException {
+        response.setStatus(status);
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getWriter()
+                .write(JsonText.write(Map.of(
+                        "title",
+                        "This can't be taken",
+                        "status",
+                        status,
+                        "detail",
+                        message,
+                        "problems",
+                        List.of(Map.of("path", "", "message", message)))));
     }
 
     /** The whole body, or null where it is too large. */

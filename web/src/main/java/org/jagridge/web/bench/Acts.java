@@ -103,7 +103,7 @@ class Acts {
         return temporaries;
     }
 
-    private Temporary temporary(Action a) {
+    Temporary temporary(Action a) {
         JsonNode body = json.readTree(a.body());
         List<String> around = new ArrayList<>();
         body.get("around").forEach(n -> around.add(n.stringValue()));

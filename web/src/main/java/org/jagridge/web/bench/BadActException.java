@@ -1,7 +1,7 @@
 package org.jagridge.web.bench;
 
 /** An act that can't be done; the message says why. */
-final class BadActException extends RuntimeException {
+public final class BadActException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     BadActException(String message) {

@@ -35,8 +35,10 @@ class BenchController {
     private final BenchService service;
     private final Settings settings;
     private final JsonMapper json;
+    private final HandOver handOver;
 
-    BenchController(BenchService service, Settings settings, JsonMapper json) {
+    BenchController(BenchService service, Settings settings, JsonMapper json, HandOver handOver) {
+        this.handOver = handOver;
         this.service = service;
         this.settings = settings;
         this.json = json;
@@ -61,12 +63,13 @@ class BenchController {
             response.setHeader("HX-Replace-Url", state.url());
             return changes(state, model);
         }
-        model.addAttribute("bench", BenchView.of(state, settings.look(), json));
+        changes(state, model);
         model.addAttribute("place", BenchPlace.of(state, settings.look(), json));
         return PAGE;
     }
 
     private String changes(BenchState state, Model model) {
+        model.addAttribute("elsewhere", handOver.elsewhere(state));
         model.addAttribute("bench", BenchView.of(state, settings.look(), json));
         return CHANGES;
     }
@@ -160,6 +163,19 @@ class BenchController {
             Model model,
             HttpServletResponse response) {
         return act(id, s, t, service::clearTemporaries, model, response);
+    }
+
+    /** Somebody says that a link or a lifted wire which isn't part of this state was taken out or landed again. */
+    @PostMapping("/bench/{id}/taken-out")
+    String takenOut(
+            @PathVariable long id,
+            @RequestParam long s,
+            @RequestParam double t,
+            @RequestParam long action,
+            Model model) {
+        BenchState state = service.state(id, s, Time.micros(t));
+        handOver.takenOut(state, action);
+        return changes(state, model);
     }
 
     @PostMapping("/bench/{id}/put")

@@ -1,7 +1,10 @@
 package org.jagridge.web.bench;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.OffsetDateTime;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -134,6 +137,62 @@ class BenchRepository {
         return id;
     }
 
+    /** Why something that was put in for a test needn't be undone any more, though no act took it out. */
+    enum Settled {
+        /** It was taken back as if it hadn't been done. */
+        UNDONE,
+        /** Somebody says that it was taken out. */
+        OUT,
+        /** The bench of a later revision has it. */
+        CARRIED
+    }
+
+    void settle(Collection<Long> actions, Settled why) {
+        actions.forEach(a -> jdbc.sql("update bench_action set settled = ? where id = ?")
+                .params(why.name(), a)
+                .update());
+    }
+
+    /** Leads a bench back to before its last act, which is settled by that; in one transaction. */
+    @Transactional
+    public void undo(long benchId, Action last, List<Long> actions) {
+        head(benchId, last.undoTo(), last.undoMicros());
+        settle(actions, Settled.UNDONE);
+    }
+
+    /** Something that was put in at a bench or taken out again, on whatever branch of it. */
+    record Hand(long bench, Long benchHead, Action action, Settled settled) {}
+
+    /** All that was put in and taken out at a circuit's benches, oldest first. */
+    List<Hand> hands(String slug) {
+        return jdbc.sql("""
+                        select b.id as bench, b.head, a.id, a.parent_id, a.undo_to, a.undo_micros, a.at_micros, a.kind,
+                            a.body, a.settled
+                        from bench_action a join bench b on b.id = a.bench_id
+                        join circuit_revision r on r.id = b.revision_id join circuit c on c.id = r.circuit_id
+                        where c.slug = ? and a.kind in ('LINK', 'LIFT', 'MOVE', 'TWIST', 'CLEAR')
+                        order by a.id
+                        """)
+                .param(slug)
+                .query((rs, n) -> new Hand(
+                        rs.getLong("bench"),
+                        rs.getObject("head", Long.class),
+                        action(rs, n),
+                        rs.getString("settled") == null ? null : Settled.valueOf(rs.getString("settled"))))
+                .list();
+    }
+
+    private static Action action(ResultSet rs, int n) throws SQLException {
+        return new Action(
+                rs.getLong("id"),
+                rs.getObject("parent_id", Long.class),
+                rs.getObject("undo_to", Long.class),
+                rs.getLong("undo_micros"),
+                rs.getLong("at_micros"),
+                Action.Kind.valueOf(rs.getString("kind")),
+                rs.getString("body"));
+    }
+
     void head(long benchId, Long actionId, long cursorMicros) {
         jdbc.sql("update bench set head = ?, cursor_micros = ? where id = ?")
                 .params(actionId, cursorMicros, benchId)
@@ -154,14 +213,7 @@ class BenchRepository {
                         """)
                 .param("last", last)
                 .param("bench", benchId)
-                .query((rs, n) -> new Action(
-                        rs.getLong("id"),
-                        rs.getObject("parent_id", Long.class),
-                        rs.getObject("undo_to", Long.class),
-                        rs.getLong("undo_micros"),
-                        rs.getLong("at_micros"),
-                        Action.Kind.valueOf(rs.getString("kind")),
-                        rs.getString("body")))
+                .query(BenchRepository::action)
                 .list();
     }
 }

@@ -1,5 +1,6 @@
 package org.jagridge.web.bench;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
@@ -37,18 +38,37 @@ class BenchRuns {
      * @param last its last action
      */
     Run run(long bench, long last, List<Action> actions, Assembly assembly, long at) {
+        long horizon = horizon(actions, at);
+        return runs.get(bench + "/" + last + "/" + horizon, () -> make(bench, actions, assembly, horizon));
+    }
+
+    /**
+     * Works out what follows from acts that aren't stored yet, so that those which can't be worked out never are.
+     *
+     * @param before what was done before them
+     */
+    void tryOut(long bench, List<Action> before, List<Action> acts, Assembly assembly, long at) {
+        List<Action> all = new ArrayList<>(before);
+        for (Action a : acts) {
+            all.add(new Action(
+                    -all.size() - 1, a.parent(), a.undoTo(), a.undoMicros(), a.micros(), a.kind(), a.body()));
+        }
+        make(bench, all, assembly, horizon(all, at));
+    }
+
+    private static long horizon(List<Action> actions, long at) {
         long lastAct = actions.stream().mapToLong(Action::micros).max().orElse(0);
-        long horizon = (Math.max(at, lastAct) / LOOK_AHEAD + 2) * LOOK_AHEAD;
-        String key = bench + "/" + last + "/" + horizon;
-        return runs.get(key, () -> {
-            Scenario scenario = acts.scenario(actions, horizon);
-            Run run = newest.find(bench)
-                    .filter(r -> r.isOf(assembly))
-                    .map(r -> Simulation.resume(r, scenario))
-                    .orElseGet(() -> Simulation.run(assembly, scenario));
-            newest.put(bench, run);
-            return run;
-        });
+        return (Math.max(at, lastAct) / LOOK_AHEAD + 2) * LOOK_AHEAD;
+    }
+
+    private Run make(long bench, List<Action> actions, Assembly assembly, long horizon) {
+        Scenario scenario = acts.scenario(actions, horizon);
+        Run run = newest.find(bench)
+                .filter(r -> r.isOf(assembly))
+                .map(r -> Simulation.resume(r, scenario))
+                .orElseGet(() -> Simulation.run(assembly, scenario));
+        newest.put(bench, run);
+        return run;
     }
 
     /**

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
@@ -28,6 +29,8 @@ import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Benches: their states, and the acts that lead from one to the next. */
@@ -44,6 +47,9 @@ public class BenchService {
     private final JsonMapper json;
     private final Acts acts;
     private final BenchRuns runs;
+    private final TransactionTemplate atOnce;
+    /** By circuit: who comes first makes its bench, who comes at the same time finds it. */
+    private final Map<String, Object> resuming = new ConcurrentHashMap<>();
 
     BenchService(
             BenchRepository benches,
@@ -51,7 +57,9 @@ public class BenchService {
             CircuitStore store,
             JsonMapper json,
             Acts acts,
-            BenchRuns runs) {
+            BenchRuns runs,
+            PlatformTransactionManager transactions) {
+        atOnce = new TransactionTemplate(transactions);
         this.acts = acts;
         this.runs = runs;
         this.benches = benches;
@@ -74,34 +82,38 @@ public class BenchService {
     }
 
     /** The address of a circuit's bench as it was left; a new bench where it has none. */
-    synchronized String resume(String slug) {
-        CircuitRepository.Row circuit =
-                circuits.find(slug).orElseThrow(() -> new NotFoundException("There is no circuit \"" + slug + "\"."));
-        BenchRepository.Row bench = benches.newestOf(circuit.revisionId())
-                .or(() -> benches.newestOfCircuit(slug).map(old -> row(takeOver(old, circuit.revisionId()))))
-                .orElseGet(() -> row(benches.add(circuit.revisionId(), FIRST_LOOK)));
-        return state(bench.id(), null, null).url();
+    String resume(String slug) {
+        CircuitRepository.Row circuit = circuits.require(slug);
+        BenchRepository.Row bench;
+        synchronized (resuming.computeIfAbsent(circuit.slug(), s -> new Object())) {
+            bench = benches.newestOf(circuit.revisionId())
+                    .or(() -> benches.newestOfCircuit(slug).map(old -> row(takeOver(old, circuit.revisionId()))))
+                    .orElseGet(() -> row(benches.add(circuit.revisionId(), FIRST_LOOK)));
+        }
+        return BenchState.url(bench.id(), Objects.requireNonNullElse(bench.head(), 0L), within(bench.cursorMicros()));
     }
 
     /**
-     * A bench for another revision of the circuit with what was done at an older one, as far as it still applies. The
-     * old bench stays as it is.
+     * A bench for another revision of the circuit with what was done at an older one, as far as it still applies; all of
+     * it or, where the process ends on the way, nothing. The old bench stays as it is.
      *
      * @return the new bench's id
      */
     private long takeOver(BenchRepository.Row old, long revisionId) {
-        Assembly assembly = store.revision(revisionId).assembly();
-        long bench = benches.add(revisionId, old.cursorMicros());
-        List<Action> actions = old.head() == null ? List.of() : benches.chain(old.id(), old.head());
+        Takeover takeover = new Takeover(store.revision(revisionId).assembly(), json);
+        List<Action> fitting = new ArrayList<>();
         List<String> leftOut = new ArrayList<>();
+        for (Action a : old.head() == null ? List.<Action>of() : benches.chain(old.id(), old.head())) {
+            takeover.misfit(a).ifPresentOrElse(leftOut::add, () -> fitting.add(a));
+        }
+        return atOnce.execute(status -> carried(old, revisionId, fitting, leftOut));
+    }
+
+    private long carried(BenchRepository.Row old, long revisionId, List<Action> fitting, List<String> leftOut) {
+        long bench = benches.add(revisionId, old.cursorMicros());
         Map<Long, Long> newIds = new HashMap<>();
         Long last = null;
-        for (Action a : actions) {
-            Optional<String> misfit = new Takeover(assembly, json).misfit(a);
-            if (misfit.isPresent()) {
-                leftOut.add(misfit.get());
-                continue;
-            }
+        for (Action a : fitting) {
             String body = a.body();
             if (a.kind() == Action.Kind.CLEAR) {
                 Long fault = newIds.get(json.readTree(body).get("action").longValue());
@@ -114,6 +126,7 @@ public class BenchService {
                     bench, new Action(0, last, last, a.micros(), a.micros(), a.kind(), body), old.cursorMicros());
             newIds.put(a.id(), last);
         }
+        benches.settle(newIds.keySet(), BenchRepository.Settled.CARRIED);
         if (!leftOut.isEmpty()) {
             benches.leftOut(bench, String.join("\n", leftOut));
         }
@@ -135,6 +148,10 @@ public class BenchService {
         return state(benchId, head, micros, () -> false);
     }
 
+    private static long within(long micros) {
+        return Math.min(LONGEST, Math.max(0, micros));
+    }
+
     private BenchState state(long benchId, Long head, Long micros, BooleanSupplier unwanted) {
         BenchRepository.Row bench = row(benchId);
         long last = head != null ? head : Objects.requireNonNullElse(bench.head(), 0L);
@@ -143,7 +160,7 @@ public class BenchService {
             throw new NotFoundException("Bench " + benchId + " has no state " + last + ".");
         }
         CircuitStore.Drawn drawn = store.revision(bench.revisionId());
-        long at = Math.min(LONGEST, Math.max(0, micros != null ? micros : bench.cursorMicros()));
+        long at = within(micros != null ? micros : bench.cursorMicros());
         Run run = runs.run(bench.id(), last, actions, drawn.assembly(), at);
         return new BenchState(
                 bench,
@@ -215,15 +232,6 @@ public class BenchService {
                 state.drawn().circuit().withMarks(reading.says()));
     }
 
-    /** The links and lifted wires that are left at a circuit's bench, in words. */
-    public List<String> temporaries(String slug) {
-        return benches.newestOfCircuit(slug)
-                .map(b -> state(b.id(), null, null).temporaries().values().stream()
-                        .map(Temporary::words)
-                        .toList())
-                .orElse(List.of());
-    }
-
     private Request meter(List<Action> actions, Assembly assembly) {
         for (int i = actions.size() - 1; i >= 0; i--) {
             if (actions.get(i).kind() == Action.Kind.METER) {
@@ -252,6 +260,9 @@ public class BenchService {
         Field field = input(from.drawn().assembly(), key);
         if (field.kind() == Field.Kind.MOMENTARY) {
             return act(from, Action.Kind.SET, json.writeValueAsString(Map.of("key", key, "value", true)));
+        }
+        if (field.kind() != Field.Kind.FLAG) {
+            throw new BadActException("\"" + key + "\" is nothing to push.");
         }
         boolean rest = Boolean.TRUE.equals(field.initial());
         return act(from, Action.Kind.SET, json.writeValueAsString(Map.of("key", key, "value", !rest, "back", rest)));
@@ -342,8 +353,12 @@ public class BenchService {
             throw new BadActException("Nothing has been done at this bench yet.");
         }
         Action last = from.actions().get(from.actions().size() - 1);
+        List<Long> undone = from.actions().stream()
+                .filter(a -> Objects.equals(a.undoTo(), last.undoTo()))
+                .map(Action::id)
+                .toList();
         long target = Objects.requireNonNullElse(last.undoTo(), 0L);
-        benches.head(from.bench().id(), last.undoTo(), last.undoMicros());
+        benches.undo(from.bench().id(), last, undone);
         return state(from.bench().id(), target, last.undoMicros());
     }
 
@@ -380,7 +395,8 @@ public class BenchService {
     }
 
     /**
-     * Appends what was done at the instant shown, which undo takes back as one. Acts after that instant are set aside: the
+     * Appends what was done at the instant shown, which undo takes back as one. What follows is worked out first: an act
+     * that can't be worked out isn't stored. Acts after that instant are set aside: the
      * new state doesn't have them, but undo brings them back.
      */
     private BenchState act(BenchState from, List<Done> all) {
@@ -408,7 +424,19 @@ public class BenchService {
             String leads = json.writeValueAsString(Leads.of(from.meter()).toMap());
             actions.add(new Action(0, parent, undoTo, from.micros(), then, Action.Kind.METER, leads));
         }
+        runs.tryOut(
+                from.bench().id(),
+                prefix(from.actions(), parent),
+                actions,
+                from.drawn().assembly(),
+                then);
         long id = benches.add(from.bench().id(), actions, then);
         return state(from.bench().id(), id, then);
+    }
+
+    private static List<Action> prefix(List<Action> actions, Long last) {
+        return last == null
+                ? List.of()
+                : actions.stream().takeWhile(a -> a.id() <= last).toList();
     }
 }

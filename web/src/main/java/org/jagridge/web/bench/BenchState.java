@@ -58,6 +58,10 @@ record BenchState(
     }
 
     String url(long at) {
-        return "/bench/" + bench.id() + "?s=" + head + "&t=" + Clock.seconds(at);
+        return url(bench.id(), head, at);
+    }
+
+    static String url(long bench, long head, long at) {
+        return "/bench/" + bench + "?s=" + head + "&t=" + Clock.seconds(at);
     }
 }

@@ -38,7 +38,7 @@ class CheckController {
     }
 
     private CircuitRepository.Row row(String slug) {
-        return circuits.find(slug).orElseThrow(() -> new NotFoundException("There is no circuit \"" + slug + "\"."));
+        return circuits.require(slug);
     }
 
     @GetMapping("/circuits/{slug}/check")

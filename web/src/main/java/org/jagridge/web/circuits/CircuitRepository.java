@@ -4,7 +4,9 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.OffsetDateTime;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -64,7 +66,7 @@ public class CircuitRepository {
         } catch (DuplicateKeyException e) {
             return false;
         }
-        jdbc.sql("update circuit set name = ? where id = ?")
+        jdbc.sql("update circuit set name = ?, about = null where id = ?")
                 .params(name, circuitId)
                 .update();
         return true;
@@ -86,28 +88,74 @@ public class CircuitRepository {
                 .update();
     }
 
+    /** All that aren't removed. */
     public List<Row> all() {
-        return jdbc.sql(select("")).query(CircuitRepository::row).list();
+        return jdbc.sql(select("where c.removed_at is null"))
+                .query(CircuitRepository::row)
+                .list();
     }
 
-    public Optional<Row> find(String slug) {
-        return jdbc.sql(select("where c.slug = ?"))
-                .param(slug)
+    /** Those that are removed and can be put back, the last one first. */
+    public List<Row> removed() {
+        return jdbc.sql(select("where c.removed_at is not null"))
                 .query(CircuitRepository::row)
-                .optional();
+                .list();
+    }
+
+    /** Whether an address is that of a circuit, be it removed. */
+    public boolean isTaken(String slug) {
+        return jdbc.sql("select count(*) from circuit where slug = ?")
+                        .param(slug)
+                        .query(Integer.class)
+                        .single()
+                > 0;
+    }
+
+    /** Takes a circuit off all lists, or puts it back; nothing of it is lost. */
+    public void remove(String slug, boolean removed) {
+        jdbc.sql("update circuit set removed_at = ? where slug = ?")
+                .params(removed ? OffsetDateTime.now(clock) : null, slug)
+                .update();
+    }
+
+    /** The beginning of each circuit's notes, by its id; a circuit that has changed since is missing. */
+    public Map<Long, String> abouts() {
+        Map<Long, String> abouts = new HashMap<>();
+        jdbc.sql("select id, about from circuit where about is not null")
+                .query((rs, n) -> abouts.put(rs.getLong(1), rs.getString(2)))
+                .list();
+        return abouts;
+    }
+
+    public void keepAbout(long id, String about) {
+        jdbc.sql("update circuit set about = ? where id = ?").params(about, id).update();
     }
 
     /**
      * The circuit of an address.
      *
      * @throws NotFoundException where there is none
+     * @throws RemovedException where it was removed
      */
     public Row require(String slug) {
-        return find(slug).orElseThrow(() -> new NotFoundException("There is no circuit \"" + slug + "\"."));
+        Row row = jdbc.sql(select("where c.slug = ?"))
+                .param(slug)
+                .query(CircuitRepository::row)
+                .optional()
+                .orElseThrow(() -> new NotFoundException("There is no circuit \"" + slug + "\"."));
+        boolean removed = jdbc.sql("select removed_at is not null from circuit where id = ?")
+                .param(row.id())
+                .query(Boolean.class)
+                .single();
+        if (removed) {
+            throw new RemovedException(slug, row.name());
+        }
+        return row;
     }
 
+    /** One that isn't removed. */
     public Optional<Row> find(long id) {
-        return jdbc.sql(select("where c.id = ?"))
+        return jdbc.sql(select("where c.id = ? and c.removed_at is null"))
                 .param(id)
                 .query(CircuitRepository::row)
                 .optional();

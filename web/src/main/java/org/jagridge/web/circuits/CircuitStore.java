@@ -9,6 +9,7 @@ import org.jagridge.core.drawing.ConnectionLayout;
 import org.jagridge.core.drawing.Ladder;
 import org.jagridge.core.drawing.LadderLayout;
 import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.JsonText;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.run.FaultList;
 import org.springframework.stereotype.Component;
@@ -71,6 +72,14 @@ public class CircuitStore {
         int kilobytes() {
             return 2 * assembly.branches().size();
         }
+    }
+
+    /** The notes of a revision, without working out anything else; empty where it has none. */
+    public String notes(long revisionId) {
+        return repository
+                .body(revisionId)
+                .map(body -> JsonText.parse(body).path("notes").asString(""))
+                .orElse("");
     }
 
     /**

@@ -1,17 +1,19 @@
 package org.jagridge.web.circuits;
 
-import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.AsyncCache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
 
 /**
  * The most used of what is computed from something that never changes, up to so much memory. Safe for several threads:
- * one computes a value while those who ask for the same wait and those who ask for another don't.
+ * one computes a value while those who ask for the same wait for it; nobody else does.
  */
 public final class Kept<K, V> {
-    private final Cache<K, V> values;
+    private final AsyncCache<K, V> values;
 
     /**
      * @param megabytes how much memory all values may take together, roughly
@@ -22,20 +24,42 @@ public final class Kept<K, V> {
                 .maximumWeight(1024L * megabytes)
                 .<K, V>weigher((k, v) -> kilobytes.applyAsInt(v) + 1)
                 .executor(Runnable::run)
-                .build();
+                .buildAsync();
     }
 
     /** The value of a key, computed where it isn't kept. What fails isn't kept. */
     public V get(K key, Supplier<V> compute) {
-        return values.get(key, k -> compute.get());
+        CompletableFuture<V> mine = new CompletableFuture<>();
+        CompletableFuture<V> there = values.asMap().putIfAbsent(key, mine);
+        if (there != null) {
+            return wait(there, compute);
+        }
+        try {
+            V value = compute.get();
+            mine.complete(value);
+            return value;
+        } catch (RuntimeException | Error e) {
+            // taken out of the cache by that; who waits computes it for themselves
+            mine.cancel(false);
+            throw e;
+        }
+    }
+
+    /** Who waits has time of their own: where the one who computes gave up, it is computed once more. */
+    private V wait(CompletableFuture<V> there, Supplier<V> compute) {
+        try {
+            return there.join();
+        } catch (CancellationException e) {
+            return compute.get();
+        }
     }
 
     /** The value of a key where it is kept. */
     public Optional<V> find(K key) {
-        return Optional.ofNullable(values.getIfPresent(key));
+        return Optional.ofNullable(values.synchronous().getIfPresent(key));
     }
 
     public void put(K key, V value) {
-        values.put(key, value);
+        values.put(key, CompletableFuture.completedFuture(value));
     }
 }

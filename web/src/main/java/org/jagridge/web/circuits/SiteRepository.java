@@ -8,6 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 /** The tables site and site_place. */
 @Repository("sites")
@@ -39,12 +40,54 @@ public class SiteRepository {
                 .update();
     }
 
+    /** All that aren't removed. */
     public List<Row> all() {
-        return jdbc.sql(SELECT + "order by id").query(Row.class).list();
+        return jdbc.sql(SELECT + "where removed_at is null order by id")
+                .query(Row.class)
+                .list();
+    }
+
+    /** Those that are removed and can be put back. */
+    public List<Row> removed() {
+        return jdbc.sql(SELECT + "where removed_at is not null order by removed_at desc")
+                .query(Row.class)
+                .list();
+    }
+
+    /** Whether an address is that of a site, be it removed. */
+    public boolean isTaken(String slug) {
+        return jdbc.sql("select count(*) from site where slug = ?")
+                        .param(slug)
+                        .query(Integer.class)
+                        .single()
+                > 0;
+    }
+
+    /** Takes a site and its circuits off all lists; nothing of them is lost. */
+    @Transactional
+    public void remove(long id) {
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        jdbc.sql("update site set removed_at = ? where id = ?").params(now, id).update();
+        jdbc.sql("update circuit set removed_at = ? where site_id = ? and removed_at is null")
+                .params(now, id)
+                .update();
+    }
+
+    /** Puts a site back with the circuits that went with it. */
+    @Transactional
+    public void restore(String slug) {
+        jdbc.sql("""
+                        update circuit set removed_at = null where removed_at = (select removed_at from site where slug = ?)
+                            and site_id = (select id from site where slug = ?)
+                        """).params(slug, slug).update();
+        jdbc.sql("update site set removed_at = null where slug = ?").param(slug).update();
     }
 
     public Optional<Row> find(String slug) {
-        return jdbc.sql(SELECT + "where slug = ?").param(slug).query(Row.class).optional();
+        return jdbc.sql(SELECT + "where slug = ? and removed_at is null")
+                .param(slug)
+                .query(Row.class)
+                .optional();
     }
 
     /**
@@ -71,7 +114,12 @@ public class SiteRepository {
      * @throws NotFoundException where there is no such site
      */
     public Row orFirst(String slug) {
-        return slug == null ? all().get(0) : require(slug);
+        return slug != null
+                ? require(slug)
+                : all().stream()
+                        .findFirst()
+                        .orElseThrow(() -> new NotFoundException(
+                                "There is no site that a circuit could stand at. Add one on the page Sites first."));
     }
 
     public List<Place> places(long site) {

@@ -11,6 +11,7 @@ import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -20,7 +21,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import org.springframework.web.bind.annotation.ResponseStatus;
 
 /**
  * The editor. A change answers with the page of the new revision, of which the script takes what is new; what can't be
@@ -96,19 +96,26 @@ class EditController {
 
     @ExceptionHandler
     ResponseEntity<Refusal> malformed(MalformedException e) {
-        return ResponseEntity.badRequest().body(new Refusal(e.problems()));
+        return json(HttpStatus.BAD_REQUEST, new Refusal(e.problems()));
     }
 
     @ExceptionHandler
-    @ResponseStatus(HttpStatus.CONFLICT)
-    @ResponseBody
-    Stale stale(EditService.StaleException e) {
-        return new Stale(
-                e.row().revision(),
-                e.since().stream()
-                        .map(l -> l.kind() == CircuitDiff.Kind.CHANGED
-                                ? l.words()
-                                : l.kind().name().toLowerCase(Locale.ROOT) + " " + l.words())
-                        .toList());
+    ResponseEntity<Stale> stale(EditService.StaleException e) {
+        return json(
+                HttpStatus.CONFLICT,
+                new Stale(
+                        e.row().revision(),
+                        e.since().stream()
+                                .map(l -> l.kind() == CircuitDiff.Kind.CHANGED
+                                        ? l.words()
+                                        : l.kind().name().toLowerCase(Locale.ROOT) + " " + l.words())
+                                .toList()));
+    }
+
+    /** For the page's script, whatever its browser says that it takes. */
+    private static <T> ResponseEntity<T> json(HttpStatus status, T body) {
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(body);
     }
 }

@@ -16,6 +16,7 @@ import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
 import org.jagridge.web.circuits.Slugs;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 
 /** Stores every change of a circuit as a revision; never over somebody else's. */
@@ -64,7 +65,7 @@ public class EditService {
      *
      * @throws StaleException where that revision isn't the newest any more
      */
-    public synchronized void change(String slug, int base, Function<Circuit, Edit> change) {
+    public void change(String slug, int base, Function<Circuit, Edit> change) {
         Row row = circuits.require(slug);
         if (row.revision() != base) {
             throw stale(row, base);
@@ -122,7 +123,7 @@ public class EditService {
     }
 
     /** Brings an earlier content back as a new revision. */
-    synchronized void bringBack(String slug, int base, String verb) {
+    public void bringBack(String slug, int base, String verb) {
         Row row = circuits.require(slug);
         if (row.revision() != base) {
             throw stale(row, base);
@@ -135,7 +136,7 @@ public class EditService {
     }
 
     /** Brings any revision back as a new one. */
-    synchronized void restore(String slug, int number) {
+    void restore(String slug, int number) {
         Row row = circuits.require(slug);
         Revision r =
                 revision(row, number).orElseThrow(() -> new NotFoundException("There is no revision " + number + "."));
@@ -154,7 +155,7 @@ public class EditService {
     }
 
     /** Keeps both: applies a form to the revision it was filled in for, and stores that as a circuit of its own. */
-    synchronized String copyWith(String slug, int base, String what, Map<String, String> fields) {
+    String copyWith(String slug, int base, String what, Map<String, String> fields) {
         Row row = circuits.require(slug);
         Circuit before = circuit(row, base);
         Edit edit = FormEdits.read(what, fields, before);
@@ -165,11 +166,17 @@ public class EditService {
     }
 
     /** Stores a new circuit of a site under a slug of its own. */
-    public synchronized String add(Circuit circuit, String words, long site) {
-        String slug =
-                Slugs.free(circuit.name(), "circuit", s -> circuits.find(s).isPresent());
-        circuits.add(slug, circuit.name(), CircuitWriter.write(circuit), words, site);
-        return slug;
+    public String add(Circuit circuit, String words, long site) {
+        String body = CircuitWriter.write(circuit);
+        while (true) {
+            String slug = Slugs.free(circuit.name(), "circuit", circuits::isTaken);
+            try {
+                circuits.add(slug, circuit.name(), body, words, site);
+                return slug;
+            } catch (DuplicateKeyException e) {
+                // somebody else took that address in the meantime; the next one is free
+            }
+        }
     }
 
     /** Reads a circuit file and stores it. */

@@ -13,6 +13,7 @@ import org.jagridge.core.format.MalformedException;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.SiteRepository;
+import org.jagridge.web.circuits.Uploads;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -79,7 +80,7 @@ class NewCircuitController {
         try {
             String json = StandardCharsets.UTF_8
                     .newDecoder()
-                    .decode(ByteBuffer.wrap(file.getBytes()))
+                    .decode(ByteBuffer.wrap(Uploads.bytes(file)))
                     .toString();
             return opened(service.addFile(json, sites.orFirst(site).id()));
         } catch (CharacterCodingException e) {

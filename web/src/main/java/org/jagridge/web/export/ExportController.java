@@ -9,7 +9,7 @@ import org.jagridge.core.drawing.Continuations;
 import org.jagridge.core.drawing.Sheets;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.format.WireListCsv;
-import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.HandOver;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
@@ -41,11 +41,11 @@ class ExportController {
     private final CircuitStore store;
     private final Settings settings;
     private final Clock clock;
-    private final BenchService benches;
+    private final HandOver handOver;
 
     ExportController(
-            CircuitRepository circuits, CircuitStore store, Settings settings, Clock clock, BenchService benches) {
-        this.benches = benches;
+            CircuitRepository circuits, CircuitStore store, Settings settings, Clock clock, HandOver handOver) {
+        this.handOver = handOver;
         this.circuits = circuits;
         this.store = store;
         this.settings = settings;
@@ -114,7 +114,7 @@ class ExportController {
             sheets.add(new Sheet(table.title(), null, table, sheets.size() + 1));
         }
         model.addAttribute("circuit", row);
-        model.addAttribute("left", benches.temporaries(slug));
+        model.addAttribute("left", handOver.words(slug));
         model.addAttribute("sheets", sheets);
         model.addAttribute("paper", a4 ? "a4" : "letter");
         model.addAttribute("symbols", look.symbols().title());

@@ -1,12 +1,14 @@
 package org.jagridge.web.home;
 
 import java.util.List;
+import java.util.Map;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.SiteRepository;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 
 /** The home page: which circuits there are, site by site. */
 @Controller
@@ -29,18 +31,25 @@ class HomeController {
     /** A site with its circuits. */
     record Group(String slug, String name, List<Card> circuits) {}
 
-    private Card card(CircuitRepository.Row row) {
-        String notes = store.revision(row.revisionId()).circuit().notes();
-        String shows = notes == null ? "" : notes;
-        return new Card(
-                row.slug(),
-                row.name(),
-                shows.length() <= SHOWN ? shows : shows.substring(0, shows.lastIndexOf(' ', SHOWN)) + " …");
+    private Card card(CircuitRepository.Row row, Map<Long, String> abouts) {
+        String about = abouts.get(row.id());
+        if (about == null) {
+            about = beginning(store.notes(row.revisionId()));
+            circuits.keepAbout(row.id(), about);
+        }
+        return new Card(row.slug(), row.name(), about);
+    }
+
+    private static String beginning(String notes) {
+        return notes.length() <= SHOWN
+                ? notes
+                : notes.substring(0, Math.max(notes.lastIndexOf(' ', SHOWN), SHOWN / 2)) + " …";
     }
 
     @GetMapping("/")
-    String home(Model model) {
+    String home(@RequestParam(required = false) String removed, Model model) {
         List<CircuitRepository.Row> all = circuits.all();
+        Map<Long, String> abouts = circuits.abouts();
         model.addAttribute(
                 "sites",
                 sites.all().stream()
@@ -49,10 +58,14 @@ class HomeController {
                                 s.name(),
                                 all.stream()
                                         .filter(c -> c.siteId() == s.id())
-                                        .map(this::card)
+                                        .map(c -> card(c, abouts))
                                         .toList()))
                         .filter(g -> !g.circuits().isEmpty())
                         .toList());
+        circuits.removed().stream()
+                .filter(c -> c.slug().equals(removed))
+                .findFirst()
+                .ifPresent(c -> model.addAttribute("removed", c));
         return "home/home";
     }
 }

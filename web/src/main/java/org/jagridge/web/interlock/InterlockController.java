@@ -1,12 +1,10 @@
 package org.jagridge.web.interlock;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.plan.InterlockAnswer;
-import org.jagridge.core.plan.InterlockPlanner;
 import org.jagridge.core.plan.InterlockRequest;
 import org.jagridge.core.plan.InterlockRequestReader;
 import org.jagridge.core.prove.Counterexample;
@@ -25,16 +23,19 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The interlock planner's page. Its address is what is asked for; the plans come by themselves. */
 @Controller
 class InterlockController {
-    private static final int KEPT = 20;
-
-    private final Cache<InterlockRequest, InterlockAnswer> answers =
-            Caffeine.newBuilder().maximumSize(KEPT).build();
+    private final InterlockPlans plans;
     private final EditService edits;
     private final SiteRepository sites;
     private final CircuitRepository circuits;
     private final BenchService benches;
 
-    InterlockController(EditService edits, SiteRepository sites, CircuitRepository circuits, BenchService benches) {
+    InterlockController(
+            InterlockPlans plans,
+            EditService edits,
+            SiteRepository sites,
+            CircuitRepository circuits,
+            BenchService benches) {
+        this.plans = plans;
         this.edits = edits;
         this.sites = sites;
         this.circuits = circuits;
@@ -53,18 +54,26 @@ class InterlockController {
         return "interlock/interlock";
     }
 
-    /** The plans, once they have been proved. */
+    /** The plans, once they have been proved; until then how long it has been. */
     @GetMapping("/plan/interlock/plans")
     String plans(@RequestParam MultiValueMap<String, String> parameters, Model model) {
         InterlockForm form = InterlockForm.of(parameters);
         model.addAttribute("form", form);
-        model.addAttribute("answer", answer(form));
+        InterlockRequest request = InterlockRequestReader.read(form.request());
+        Optional<InterlockAnswer> answer = plans.ask(request);
+        if (answer.isEmpty()) {
+            model.addAttribute("seconds", plans.seconds(request));
+            return "interlock/interlock :: planning";
+        }
+        model.addAttribute("answer", answer.get());
         model.addAttribute("sites", sites.all());
         return "interlock/interlock :: plans";
     }
 
     private InterlockAnswer answer(InterlockForm form) {
-        return answers.get(InterlockRequestReader.read(form.request()), InterlockPlanner::plan);
+        return plans.ask(InterlockRequestReader.read(form.request()))
+                .orElseThrow(() -> new NotFoundException(
+                        "This is still being planned. Wait until the plans are shown, then open one of them."));
     }
 
     /** A plan as a circuit of its own, at its proof. */

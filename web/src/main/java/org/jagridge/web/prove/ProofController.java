@@ -105,6 +105,11 @@ class ProofController {
             fill(row, model);
             model.addAttribute("sentence", sentence);
             model.addAttribute("mistake", reading.mistake());
+            int from = Math.min(reading.mistake().from(), sentence.length());
+            model.addAttribute("before", sentence.substring(0, from));
+            model.addAttribute(
+                    "after",
+                    sentence.substring(Math.min(from + reading.mistake().word().length(), sentence.length())));
             return "prove/proof";
         }
         edits.change(

@@ -24,6 +24,7 @@ import org.jagridge.web.bench.BenchService;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
+import org.jagridge.web.waiting.Heavy;
 import org.springframework.stereotype.Service;
 
 /** Proves circuits one after the other in the background, and keeps what came of it with the revision. */
@@ -32,6 +33,7 @@ class ProofService {
     private final CircuitStore store;
     private final ProofRepository proofs;
     private final BenchService benches;
+    private final Heavy heavy;
     private final ExecutorService one = Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "proof");
         t.setDaemon(true);
@@ -39,7 +41,8 @@ class ProofService {
     });
     private final Map<Long, Job> jobs = new ConcurrentHashMap<>();
 
-    ProofService(CircuitStore store, ProofRepository proofs, BenchService benches) {
+    ProofService(CircuitStore store, ProofRepository proofs, BenchService benches, Heavy heavy) {
+        this.heavy = heavy;
         this.store = store;
         this.proofs = proofs;
         this.benches = benches;
@@ -96,7 +99,8 @@ class ProofService {
     private void run(long revisionId, Circuit circuit, boolean singleFaults, Job job) {
         try {
             Limits limits = Limits.usual().watchedBy(job.done, () -> job.cancelled);
-            Map<String, Object> result = ProofWriter.toMap(Prover.prove(circuit, rules(circuit), singleFaults, limits));
+            Map<String, Object> result =
+                    ProofWriter.toMap(heavy.call(() -> Prover.prove(circuit, rules(circuit), singleFaults, limits)));
             proofs.add(revisionId, JsonText.write(result));
             jobs.remove(revisionId);
         } catch (CancellationException e) {

@@ -95,7 +95,7 @@ class AsFoundController {
             model.addAttribute("problems", e.problems());
             return new ModelAndView(PAGE, model.asMap(), HttpStatus.BAD_REQUEST);
         }
-        saved.add(row.id(), Texts.cut(who, 120), body);
+        saved.add(row.id(), Texts.within(who, 120, "The name"), body);
         return new ModelAndView("redirect:/circuits/" + slug + "/as-found");
     }
 

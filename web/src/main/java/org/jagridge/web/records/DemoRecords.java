@@ -30,6 +30,7 @@ public class DemoRecords {
     private static final long SEED = 7;
 
     private final RecordService records;
+    private final SheetPlans plans;
     private final AsFoundRepository found;
     private final PhotoRepository photos;
     private final CircuitRepository circuits;
@@ -37,11 +38,13 @@ public class DemoRecords {
 
     DemoRecords(
             RecordService records,
+            SheetPlans plans,
             AsFoundRepository found,
             PhotoRepository photos,
             CircuitRepository circuits,
             CircuitStore store) {
         this.records = records;
+        this.plans = plans;
         this.found = found;
         this.photos = photos;
         this.circuits = circuits;
@@ -60,7 +63,11 @@ public class DemoRecords {
                         sheet.get("who").asString(),
                         sheet.get("instrument").asString(),
                         sheet.get("conditions").asString()));
-        SheetPlans.Plan plan = records.plan(records.require(id));
+        SheetPlans.Plan plan = plans.plan(
+                circuit.revisionId(),
+                sheet.get("call").asString(),
+                sheet.get("load").asString(),
+                CheckSheet.School.TO_COMMON);
         Scenario call = plan.run().scenario();
         String words = sheet.get("fault").asString();
         Fault fault = FaultList.faultsOf(plan.run().circuit()).stream()

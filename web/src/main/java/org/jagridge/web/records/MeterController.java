@@ -42,10 +42,10 @@ class MeterController {
     @GetMapping(path = "/api/v1/meters/{code}", produces = "application/json")
     String sheet(@PathVariable String code) {
         RecordRepository.Row row = service.paired(code, "a meter");
-        SheetPlans.Plan plan = service.plan(row);
+        KeptSheet kept = service.sheet(row);
         Scenario scenario = told.scenario(row.revisionId(), row.scenario());
         List<Map<String, Object>> lines = new ArrayList<>();
-        plan.sheet().lines().forEach(l -> {
+        kept.sheet().lines().forEach(l -> {
             Request r = l.request();
             Map<String, Object> m = new LinkedHashMap<>();
             m.put("line", l.key());
@@ -62,7 +62,7 @@ class MeterController {
                 JsonText.plainValue(
                         CircuitWriter.write(store.revision(row.revisionId()).circuit())));
         sheet.put("scenario", CircuitWriter.scenario(scenario));
-        sheet.put("atSeconds", Time.seconds(plan.at()));
+        sheet.put("atSeconds", Time.seconds(kept.micros()));
         sheet.put("lines", lines);
         return JsonText.write(sheet);
     }

@@ -1,6 +1,7 @@
 package org.jagridge.web.records;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
@@ -56,18 +57,6 @@ class PhotoController {
                         .toList());
     }
 
-    /** What a photo's first bytes say it is; a name or a header can say anything. */
-    private static Optional<String> mediaType(byte[] b) {
-        if (b.length > 8 && (b[0] & 0xff) == 0x89 && b[1] == 'P' && b[2] == 'N' && b[3] == 'G') {
-            return Optional.of("image/png");
-        }
-        if (b.length > 3 && (b[0] & 0xff) == 0xff && (b[1] & 0xff) == 0xd8 && (b[2] & 0xff) == 0xff) {
-            return Optional.of("image/jpeg");
-        }
-        boolean webp = b.length > 12 && b[0] == 'R' && b[1] == 'I' && b[2] == 'F' && b[8] == 'W' && b[9] == 'E';
-        return webp ? Optional.of("image/webp") : Optional.empty();
-    }
-
     @PostMapping("/circuits/{slug}/photos")
     ModelAndView add(
             @PathVariable String slug,
@@ -76,14 +65,18 @@ class PhotoController {
             Model model)
             throws IOException {
         Row row = circuits.require(slug);
-        byte[] bytes = file.getBytes();
-        Optional<String> type = mediaType(bytes);
-        if (type.isEmpty()) {
+        try {
+            PhotoFile photo = PhotoFile.of(file.getBytes());
+            photos.add(
+                    row.id(),
+                    name.isBlank() ? "Photo" : Texts.within(name, 120, "The photo's name"),
+                    photo.mediaType(),
+                    photo.bytes());
+        } catch (PhotoFile.NoPhotoException e) {
             fill(row, model);
-            model.addAttribute("problem", "That file is no photo that a browser shows: use JPEG, PNG or WebP.");
+            model.addAttribute("problem", e.getMessage());
             return new ModelAndView(PAGE, model.asMap(), HttpStatus.BAD_REQUEST);
         }
-        photos.add(row.id(), name.isBlank() ? "Photo" : Texts.cut(name, 120), type.get(), bytes);
         return new ModelAndView("redirect:/circuits/" + slug + "/photos");
     }
 
@@ -102,6 +95,12 @@ class PhotoController {
         return photos.find(id).orElseThrow(() -> new NotFoundException("There is no photo " + id + "."));
     }
 
+    private static ResponseEntity<String> refused(String words) {
+        return ResponseEntity.badRequest()
+                .contentType(new MediaType(MediaType.TEXT_PLAIN, StandardCharsets.UTF_8))
+                .body(words);
+    }
+
     @PostMapping("/photos/{id}/pins")
     ResponseEntity<String> pin(
             @PathVariable long id, @RequestParam String terminal, @RequestParam double x, @RequestParam double y) {
@@ -113,10 +112,10 @@ class PhotoController {
                         .named(text, t -> drawn.assembly().node(t).isPresent()))
                 .filter(t -> drawn.assembly().node(t).isPresent());
         if (there.isEmpty()) {
-            return ResponseEntity.badRequest().body("The circuit has no terminal \"" + terminal + "\".");
+            return refused("The circuit has no terminal \"" + terminal + "\".");
         }
         if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
-            return ResponseEntity.badRequest().body("A pin lies on the photo: x and y from 0 to 1.");
+            return refused("A pin lies on the photo: x and y from 0 to 1.");
         }
         photos.pin(new PhotoRepository.Pin(id, there.get().toString(), x, y));
         return ResponseEntity.noContent().build();

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
 import org.jagridge.core.format.MalformedException;
+import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.Uploads;
 import org.jagridge.web.export.Downloads;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -25,18 +27,30 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 class RecordController {
     private final RecordService service;
     private final RecordRepository records;
+    private final RecordStreams streams;
+    private final CircuitStore store;
 
-    RecordController(RecordService service, RecordRepository records) {
+    RecordController(RecordService service, RecordRepository records, RecordStreams streams, CircuitStore store) {
         this.service = service;
         this.records = records;
+        this.streams = streams;
+        this.store = store;
     }
 
     @GetMapping("/records/{id}")
-    String record(@PathVariable UUID id, @RequestParam(required = false) Integer brought, Model model) {
+    String record(
+            @PathVariable UUID id,
+            @RequestParam(required = false) Integer brought,
+            @RequestParam(defaultValue = "0") int changed,
+            Model model) {
         model.addAttribute("brought", brought);
+        model.addAttribute("changed", changed);
         RecordRepository.Row row = service.require(id);
         model.addAttribute("record", row);
-        model.addAttribute("sheet", SheetView.of(service.plan(row)));
+        model.addAttribute(
+                "sheet",
+                SheetView.of(
+                        service.sheet(row), store.revision(row.revisionId()).circuit()));
         return "records/record";
     }
 
@@ -64,7 +78,7 @@ class RecordController {
 
     @GetMapping(path = "/records/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter events(@PathVariable UUID id) throws IOException {
-        return service.listen(id);
+        return streams.listen(service.require(id).id());
     }
 
     @GetMapping("/records/{id}/readings.csv")
@@ -85,9 +99,11 @@ class RecordController {
     @PostMapping("/records/{id}/readings.csv")
     ModelAndView readIn(@PathVariable UUID id, @RequestParam MultipartFile file, Model model) throws IOException {
         try {
-            return new ModelAndView("redirect:/records/" + id + "?brought=" + service.readIn(id, file.getBytes()));
+            RecordRepository.Stored stored = service.readIn(id, Uploads.bytes(file));
+            return new ModelAndView(
+                    "redirect:/records/" + id + "?brought=" + stored.added() + "&changed=" + stored.changed());
         } catch (MalformedException e) {
-            record(id, null, model);
+            record(id, null, 0, model);
             model.addAttribute("problems", e.problems());
             return new ModelAndView("records/record", model.asMap(), HttpStatus.BAD_REQUEST);
         }

@@ -5,13 +5,15 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Records of check sheets, their readings, and what could not be taken. */
 @Repository
 public class RecordRepository {
+    private static final int LONGEST_NOTICE = 400;
+
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -56,11 +58,12 @@ public class RecordRepository {
             join circuit c on c.id = r.circuit_id
             """;
 
-    void add(Row r) {
+    /** @param sheet as {@link KeptSheet#text} makes it */
+    void add(Row r, String sheet) {
         jdbc.sql("""
-                        insert into sheet_record
-                            (id, revision_id, scenario, load_key, school, who, instrument, conditions, code, started_at)
-                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                        insert into sheet_record (id, revision_id, scenario, load_key, school, who, instrument, conditions,
+                            code, started_at, sheet)
+                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(
                         r.id(),
@@ -72,7 +75,22 @@ public class RecordRepository {
                         r.instrument(),
                         r.conditions(),
                         r.code(),
-                        r.startedAt())
+                        r.startedAt(),
+                        sheet)
+                .update();
+    }
+
+    /** A record's sheet; empty for one that was begun before sheets were kept. */
+    Optional<String> sheet(UUID id) {
+        return jdbc.sql("select sheet from sheet_record where id = ? and sheet is not null")
+                .param(id)
+                .query(String.class)
+                .optional();
+    }
+
+    void keepSheet(UUID id, String sheet) {
+        jdbc.sql("update sheet_record set sheet = ? where id = ? and sheet is null")
+                .params(sheet, id)
                 .update();
     }
 
@@ -96,32 +114,97 @@ public class RecordRepository {
     }
 
     /**
-     * Stores a reading.
-     *
-     * @return whether it was new; one that is there already stays as it is
+     * What became of readings: how many were new, how many were known with another value, how many of the new ones came
+     * after one that their sender took later.
      */
-    boolean add(UUID record, Reading r) {
-        try {
-            jdbc.sql("""
-                            insert into sheet_reading
-                                (id, record_id, line, amount, unit, taken_at, received_at, sender, sequence_number)
-                            values (?, ?, ?, ?, ?, ?, ?, ?, ?)
-                            """)
-                    .params(
-                            r.id(),
-                            record,
-                            r.line(),
-                            r.amount(),
-                            r.unit(),
-                            r.takenAt(),
-                            OffsetDateTime.now(clock),
-                            r.sender(),
-                            r.sequenceNumber())
-                    .update();
-            return true;
-        } catch (DuplicateKeyException e) {
-            return false;
+    record Stored(int added, int changed, int late) {}
+
+    /**
+     * Stores readings and notices: all of them, or none. A known reading with another line or value is changed, and what
+     * it was is noted.
+     *
+     * @throws org.springframework.dao.DuplicateKeyException where somebody else stores the same at the same time
+     */
+    @Transactional
+    public Stored store(UUID record, List<Reading> readings, List<String> notices) {
+        int added = 0;
+        int changed = 0;
+        int late = 0;
+        notices.forEach(words -> note(record, words));
+        for (Reading r : readings) {
+            Optional<Reading> known = find(record, r.id());
+            if (known.isEmpty()) {
+                late += isBehind(record, r) ? 1 : 0;
+                insert(record, r);
+                added++;
+            } else if (!known.get().line().equals(r.line()) || known.get().amount() != r.amount()) {
+                change(record, known.get(), r);
+                changed++;
+            }
         }
+        if (late > 0) {
+            String words = late == 1
+                    ? " reading came late and took the place of its time."
+                    : " readings came late and took the places of their times.";
+            note(record, readings.get(0).sender() + ": " + late + words);
+        }
+        return new Stored(added, changed, late);
+    }
+
+    private boolean isBehind(UUID record, Reading r) {
+        return r.sequenceNumber() != null
+                && lastSequence(record, r.sender())
+                        .filter(last -> last > r.sequenceNumber())
+                        .isPresent();
+    }
+
+    private Optional<Reading> find(UUID record, UUID id) {
+        return jdbc.sql("""
+                        select id, line, amount, unit, taken_at, sender, sequence_number from sheet_reading
+                        where record_id = ? and id = ?
+                        """).params(record, id).query(Reading.class).optional();
+    }
+
+    private void change(UUID record, Reading was, Reading is) {
+        jdbc.sql("""
+                        update sheet_reading set line = ?, amount = ?, unit = ?, taken_at = ?, received_at = ?, sender = ?
+                        where record_id = ? and id = ?
+                        """)
+                .params(
+                        is.line(),
+                        is.amount(),
+                        is.unit(),
+                        is.takenAt(),
+                        OffsetDateTime.now(clock),
+                        is.sender(),
+                        record,
+                        is.id())
+                .update();
+        note(
+                record,
+                is.sender() + " changed a reading: " + was.line() + " " + was.amount() + " " + was.unit() + " by "
+                        + was.sender() + " is now " + (was.line().equals(is.line()) ? "" : is.line() + " ")
+                        + is.amount()
+                        + " " + is.unit() + ".");
+    }
+
+    private void insert(UUID record, Reading r) {
+        jdbc.sql("""
+                        insert into sheet_reading
+                            (id, record_id, line, amount, unit, taken_at, received_at, sender, sequence_number)
+                        values (?, ?, ?, ?, ?, ?, ?, ?, ?)
+                        """)
+                .params(
+                        r.id(),
+                        record,
+                        r.line(),
+                        r.amount(),
+                        r.unit(),
+                        r.takenAt(),
+                        OffsetDateTime.now(clock),
+                        r.sender(),
+                        r.sequenceNumber())
+                .update();
     }
 
     /** All readings of a record in the order in which they were taken. */
@@ -142,7 +225,7 @@ public class RecordRepository {
 
     void note(UUID record, String words) {
         jdbc.sql("insert into sheet_notice (record_id, words, at) values (?, ?, ?)")
-                .params(record, words, OffsetDateTime.now(clock))
+                .params(record, Texts.cut(words, LONGEST_NOTICE), OffsetDateTime.now(clock))
                 .update();
     }
 

@@ -1,6 +1,5 @@
 package org.jagridge.web.records;
 
-import java.io.IOException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.OffsetDateTime;
@@ -10,35 +9,40 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.CopyOnWriteArrayList;
+import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.core.meter.SheetProof;
+import org.jagridge.web.circuits.Kept;
 import org.jagridge.web.circuits.NotFoundException;
-import org.springframework.context.event.ContextClosedEvent;
-import org.springframework.context.event.EventListener;
+import org.jagridge.web.records.RecordRepository.Stored;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
-import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** Takes readings in, judges them, and tells every page that shows the record. */
 @Service
 class RecordService {
     private static final String LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
     private static final int CODE_LENGTH = 6;
-    private static final long STREAM_MILLIS = 30 * 60_000L;
     /** Readings a second that a sender may send; a meter takes two or three. */
     private static final int MOST_PER_SECOND = 200;
+
+    private static final int SHEETS_MEGABYTES = 8;
+    /** A sheet has some dozen lines of text. */
+    private static final int SHEET_KILOBYTES = 16;
 
     private final RecordRepository records;
     private final SheetPlans plans;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
-    private final Map<UUID, List<SseEmitter>> streams = new ConcurrentHashMap<>();
+    private final RecordStreams streams;
+    private final Kept<UUID, KeptSheet> sheets = new Kept<>(SHEETS_MEGABYTES, s -> SHEET_KILOBYTES);
     private final Map<String, Flood> floods = new ConcurrentHashMap<>();
 
-    RecordService(RecordRepository records, SheetPlans plans, Clock clock) {
+    RecordService(RecordRepository records, SheetPlans plans, RecordStreams streams, Clock clock) {
         this.records = records;
         this.plans = plans;
+        this.streams = streams;
         this.clock = clock;
     }
 
@@ -63,25 +67,28 @@ class RecordService {
     record Heading(String who, String instrument, String conditions) {}
 
     UUID begin(long revisionId, String scenario, String load, CheckSheet.School school, Heading heading) {
+        KeptSheet sheet = KeptSheet.of(plans.plan(revisionId, scenario, load, school));
         UUID id = UUID.randomUUID();
         StringBuilder code = new StringBuilder();
         for (int i = 0; i < CODE_LENGTH; i++) {
             code.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
         }
-        records.add(new RecordRepository.Row(
-                id,
-                revisionId,
-                scenario,
-                load,
-                school.name(),
-                heading.who(),
-                heading.instrument(),
-                heading.conditions(),
-                code.toString(),
-                OffsetDateTime.now(clock),
-                null,
-                null,
-                0));
+        records.add(
+                new RecordRepository.Row(
+                        id,
+                        revisionId,
+                        scenario,
+                        load,
+                        school.name(),
+                        heading.who(),
+                        heading.instrument(),
+                        heading.conditions(),
+                        code.toString(),
+                        OffsetDateTime.now(clock),
+                        null,
+                        null,
+                        0),
+                sheet.text());
         return id;
     }
 
@@ -89,8 +96,19 @@ class RecordService {
         return records.find(id).orElseThrow(() -> new NotFoundException("There is no record " + id + "."));
     }
 
-    SheetPlans.Plan plan(RecordRepository.Row r) {
+    private SheetPlans.Plan plan(RecordRepository.Row r) {
         return plans.plan(r.revisionId(), r.scenario(), r.loadKey(), CheckSheet.School.valueOf(r.school()));
+    }
+
+    /** The record's sheet as it was when the record was begun; one of the time before sheets were kept is kept now. */
+    KeptSheet sheet(RecordRepository.Row r) {
+        return sheets.get(
+                r.id(),
+                () -> records.sheet(r.id()).map(KeptSheet::read).orElseGet(() -> {
+                    KeptSheet sheet = KeptSheet.of(plan(r));
+                    records.keepSheet(r.id(), sheet.text());
+                    return sheet;
+                }));
     }
 
     /** What the meter of a bench showed. */
@@ -112,7 +130,7 @@ class RecordService {
     RecordRepository.Row paired(String code, String sender) {
         return records.findByCode(code).orElseThrow(() -> {
             String words = sender + " sends with the code \"" + code + "\", which no record has.";
-            streams.keySet().forEach(r -> tell(r, "stranger", Map.of("words", words)));
+            streams.tellAll("stranger", Map.of("words", words));
             return new NotFoundException("No record waits for a meter with the code \"" + code + "\".");
         });
     }
@@ -153,70 +171,91 @@ class RecordService {
     }
 
     /**
-     * Reads a file of readings in: all of it, or nothing where anything in it is wrong.
+     * Reads a file of readings in: all of it, or nothing where anything in it is wrong or the process ends on the way.
      *
-     * @return how many readings it brought that were not there before
+     * @return what it brought that was not there before
      * @throws MalformedException with every mistake, each with its line
      */
-    int readIn(UUID record, byte[] file) {
+    Stored readIn(UUID record, byte[] file) {
         RecordRepository.Row row = require(record);
-        int before = records.readings(record).size();
-        Map<String, List<Incoming>> bySender = new LinkedHashMap<>();
-        ReadingsCsv.read(file, record, lines(row), row.who())
-                .forEach(t -> bySender.computeIfAbsent(t.sender(), s -> new ArrayList<>())
-                        .add(t.reading()));
-        bySender.forEach((sender, readings) -> take(row, sender, readings));
-        return records.readings(record).size() - before;
+        List<RecordRepository.Reading> readings = ReadingsCsv.read(file, record, lines(row), row.who()).stream()
+                .map(t -> reading(t.reading(), t.sender(), lines(row)))
+                .toList();
+        Stored stored = store(row, readings, List.of());
+        told(row, stored, List.of());
+        return stored;
     }
 
     /** The lines of a record's sheet, by their keys. */
     Map<String, CheckSheet.Line> lines(RecordRepository.Row row) {
         Map<String, CheckSheet.Line> lines = new LinkedHashMap<>();
-        plan(row).sheet().lines().forEach(l -> lines.put(l.key(), l));
+        sheet(row).sheet().lines().forEach(l -> lines.put(l.key(), l));
         return lines;
     }
 
     private Outcome take(RecordRepository.Row row, String sender, List<Incoming> readings) {
+        requireIds(readings);
         Map<String, CheckSheet.Line> lines = lines(row);
-        List<UUID> acknowledged = new ArrayList<>();
         Map<UUID, String> refused = new LinkedHashMap<>();
-        boolean changed = false;
-        int late = 0;
+        List<String> notices = new ArrayList<>();
+        List<RecordRepository.Reading> good = new ArrayList<>();
         for (Incoming i : readings) {
             String why = mistake(i, lines.get(i.line()));
-            if (why != null) {
+            if (why == null) {
+                good.add(reading(i, sender, lines));
+            } else {
                 refused.put(i.id(), why);
-                note(row.id(), sender + ": " + why);
-                continue;
+                notices.add(sender + ": " + why);
             }
-            boolean behind = i.sequence() != null
-                    && records.lastSequence(row.id(), sender)
-                            .filter(last -> last > i.sequence())
-                            .isPresent();
-            boolean stored = records.add(
-                    row.id(),
-                    new RecordRepository.Reading(
-                            i.id(),
-                            i.line(),
-                            i.value(),
-                            lines.get(i.line()).unit(),
-                            i.takenAt() == null ? OffsetDateTime.now(clock) : i.takenAt(),
-                            sender,
-                            i.sequence()));
-            late += stored && behind ? 1 : 0;
-            changed |= stored;
-            acknowledged.add(i.id());
         }
-        if (late > 0) {
-            note(
-                    row.id(),
-                    sender + ": " + late + (late == 1 ? " reading" : " readings")
-                            + " came late and took the place of its time.");
+        Stored stored = store(row, good, notices);
+        told(row, stored, notices);
+        return new Outcome(good.stream().map(RecordRepository.Reading::id).toList(), refused);
+    }
+
+    /** Without an id a reading that is sent again couldn't be told from a new one. */
+    private static void requireIds(List<Incoming> readings) {
+        List<Problem> problems = new ArrayList<>();
+        for (int n = 0; n < readings.size(); n++) {
+            Incoming i = readings.get(n);
+            if (i == null) {
+                problems.add(new Problem("/readings/" + n, "a reading is an object; nothing was stored"));
+            } else if (i.id() == null) {
+                problems.add(new Problem("/readings/" + n + "/id", "a reading needs an id; nothing was stored"));
+            }
         }
-        if (changed) {
-            tell(row.id(), "readings", shown(row));
+        if (!problems.isEmpty()) {
+            throw new MalformedException(problems);
         }
-        return new Outcome(acknowledged, refused);
+    }
+
+    private RecordRepository.Reading reading(Incoming i, String sender, Map<String, CheckSheet.Line> lines) {
+        return new RecordRepository.Reading(
+                i.id(),
+                i.line(),
+                i.value(),
+                lines.get(i.line()).unit(),
+                i.takenAt() == null ? OffsetDateTime.now(clock) : i.takenAt(),
+                sender,
+                i.sequence());
+    }
+
+    /** Somebody else may store the same readings at the same time; then they are there the second time. */
+    private Stored store(RecordRepository.Row row, List<RecordRepository.Reading> readings, List<String> notices) {
+        try {
+            return records.store(row.id(), readings, notices);
+        } catch (DuplicateKeyException e) {
+            return records.store(row.id(), readings, notices);
+        }
+    }
+
+    private void told(RecordRepository.Row row, Stored stored, List<String> notices) {
+        if (stored.late() + stored.changed() + notices.size() > 0) {
+            streams.tell(row.id(), "notices", records.notices(row.id()));
+        }
+        if (stored.added() + stored.changed() > 0) {
+            streams.tell(row.id(), "readings", shown(row));
+        }
     }
 
     /**
@@ -238,7 +277,7 @@ class RecordService {
 
     private void note(UUID record, String words) {
         records.note(record, words);
-        tell(record, "notices", records.notices(record));
+        streams.tell(record, "notices", records.notices(record));
     }
 
     /** The newest value of each line, judged. */
@@ -247,7 +286,7 @@ class RecordService {
         records.readings(row.id()).forEach(r -> newest.put(r.line(), r));
         Map<String, Double> values = new LinkedHashMap<>();
         newest.forEach((line, r) -> values.put(line, Math.abs(r.amount())));
-        return plan(row).sheet().judge(values).stream()
+        return sheet(row).sheet().judge(values).stream()
                 .map(j -> {
                     RecordRepository.Reading r = newest.get(j.line().key());
                     return new Shown(
@@ -260,40 +299,6 @@ class RecordService {
     String proof(RecordRepository.Row row) {
         Map<String, Double> values = new LinkedHashMap<>();
         records.readings(row.id()).forEach(r -> values.put(r.line(), Math.abs(r.amount())));
-        SheetPlans.Plan plan = plan(row);
-        return SheetProof.says(plans.worlds(plan), plan.sheet(), values);
-    }
-
-    /** A stream of what happens to a record, for an open page, which then asks for what it missed. */
-    SseEmitter listen(UUID record) throws IOException {
-        require(record);
-        SseEmitter stream = new SseEmitter(STREAM_MILLIS);
-        List<SseEmitter> all = streams.computeIfAbsent(record, r -> new CopyOnWriteArrayList<>());
-        all.add(stream);
-        stream.onCompletion(() -> all.remove(stream));
-        stream.onTimeout(stream::complete);
-        stream.onError(e -> all.remove(stream));
-        // without a first word the page would learn only with the first news that the stream is open
-        stream.send(SseEmitter.event().comment("listening"));
-        return stream;
-    }
-
-    /** Open streams would hold the server up when it stops; the pages ask again when it is back. */
-    @EventListener(ContextClosedEvent.class)
-    void close() {
-        streams.values().forEach(all -> all.forEach(SseEmitter::complete));
-    }
-
-    @SuppressWarnings("ModifyCollectionInEnhancedForLoop") // the lists are made for that: copy on write
-    private void tell(UUID record, String what, Object data) {
-        List<SseEmitter> all = streams.getOrDefault(record, List.of());
-        for (SseEmitter s : all) {
-            try {
-                s.send(SseEmitter.event().name(what).data(data));
-            } catch (IOException | IllegalStateException e) {
-                // the page is gone; it asks again when it comes back
-                all.remove(s);
-            }
-        }
+        return SheetProof.says(plans.worlds(plan(row)), sheet(row).sheet(), values);
     }
 }

@@ -85,7 +85,9 @@ class SheetController {
         if (working.isEmpty()) {
             model.addAttribute("nothing", plans.nothing(row.revisionId(), call));
         } else {
-            model.addAttribute("sheet", SheetView.of(plans.plan(row.revisionId(), call, chosen, school(way))));
+            model.addAttribute(
+                    "sheet",
+                    SheetView.of(KeptSheet.of(plans.plan(row.revisionId(), call, chosen, school(way))), circuit));
         }
         return "records/sheet";
     }
@@ -104,13 +106,15 @@ class SheetController {
             @RequestParam(defaultValue = "") String instrument,
             @RequestParam(defaultValue = "") String conditions) {
         Row row = circuits.require(slug);
-        plans.plan(row.revisionId(), key, load, school(school));
         UUID id = service.begin(
                 row.revisionId(),
                 key,
                 load,
                 school(school),
-                new RecordService.Heading(Texts.cut(who, 120), Texts.cut(instrument, 120), Texts.cut(conditions, 400)));
+                new RecordService.Heading(
+                        Texts.within(who, 120, "The name"),
+                        Texts.within(instrument, 120, "The instrument"),
+                        Texts.within(conditions, 400, "What is written under conditions")));
         return "redirect:/records/" + id;
     }
 }

@@ -36,12 +36,11 @@ record SheetView(String scenario, String load, String at, List<Section> sections
             String range,
             String unit) {}
 
-    static SheetView of(SheetPlans.Plan plan) {
-        Circuit circuit = plan.run().circuit();
+    static SheetView of(KeptSheet kept, Circuit circuit) {
         List<Section> sections = new ArrayList<>();
         int number = 0;
         String before = "";
-        for (CheckSheet.Section s : plan.sheet().sections()) {
+        for (CheckSheet.Section s : kept.sheet().sections()) {
             List<Line> lines = new ArrayList<>();
             for (CheckSheet.Line l : s.lines()) {
                 lines.add(line(++number, l, circuit));
@@ -50,7 +49,7 @@ record SheetView(String scenario, String load, String at, List<Section> sections
             sections.add(new Section(place.equals(before) ? "" : place, s.circuit(), lines, s.notes()));
             before = place;
         }
-        return new SheetView(plan.scenario(), plan.load().title().replace('-', '–'), Clock.of(plan.at()), sections);
+        return new SheetView(kept.scenario(), kept.load(), Clock.of(kept.micros()), sections);
     }
 
     private static Line line(int number, CheckSheet.Line l, Circuit circuit) {

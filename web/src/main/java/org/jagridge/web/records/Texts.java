@@ -1,5 +1,9 @@
 package org.jagridge.web.records;
 
+import java.util.List;
+import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.format.MalformedException;
+
 /** What people type into a heading, fitted to its column. */
 final class Texts {
     private Texts() {}
@@ -8,5 +12,21 @@ final class Texts {
     static String cut(String text, int most) {
         String t = text.strip();
         return t.length() <= most ? t : t.substring(0, most);
+    }
+
+    /**
+     * Without blanks around it.
+     *
+     * @param what it is, as the beginning of a sentence
+     * @throws MalformedException where it is longer than {@code most} letters; nothing is cut off without a word
+     */
+    static String within(String text, int most, String what) {
+        String t = text.strip();
+        if (t.length() > most) {
+            throw new MalformedException(List.of(new Problem(
+                    "",
+                    what + " has " + t.length() + " letters; there is room for " + most + ". Nothing was stored.")));
+        }
+        return t;
     }
 }

@@ -108,7 +108,8 @@ class TracingController {
                                         + " at a time, cable by cable")));
             }
             String text = ends.stream().map(e -> e.at() + "," + e.colour()).collect(Collectors.joining("\n"));
-            return new ModelAndView("redirect:/tracings/" + tracings.add(row.id(), Texts.cut(who, 120), text));
+            return new ModelAndView(
+                    "redirect:/tracings/" + tracings.add(row.id(), Texts.within(who, 120, "The name"), text));
         } catch (MalformedException e) {
             fill(model, row, body, who);
             model.addAttribute("problems", e.problems());
@@ -119,7 +120,7 @@ class TracingController {
     @GetMapping("/tracings/{id}")
     String page(@PathVariable long id, Model model) {
         TracingRepository.Row row = require(id);
-        model.addAttribute("circuit", circuits.find(row.circuitId()).orElseThrow());
+        model.addAttribute("circuit", circuitOf(row));
         model.addAttribute("row", row);
         model.addAttribute("tracing", TracingView.of(tracing(row)));
         return "records/tracing";
@@ -127,6 +128,11 @@ class TracingController {
 
     private TracingRepository.Row require(long id) {
         return tracings.find(id).orElseThrow(() -> new NotFoundException("There is no tracing " + id + "."));
+    }
+
+    private Row circuitOf(TracingRepository.Row row) {
+        return circuits.find(row.circuitId())
+                .orElseThrow(() -> new NotFoundException("The circuit of this tracing has been removed."));
     }
 
     private Tracing tracing(TracingRepository.Row row) {
@@ -144,22 +150,22 @@ class TracingController {
      * @param round how many rounds there were when the page was made; what is noted for another one is not taken
      */
     @PostMapping("/tracings/{id}/rounds")
-    synchronized String note(
+    String note(
             @PathVariable long id,
             @RequestParam int round,
             @RequestParam(defaultValue = "") Set<Integer> beeped,
             Model model) {
         Tracing tracing = tracing(require(id));
         Tracing.Proposal next = tracing.next().orElse(null);
-        if (next == null || tracing.rounds().size() != round) {
+        boolean isNext = next != null && tracing.rounds().size() == round;
+        if (isNext && !next.touch().containsAll(beeped)) {
+            throw new NotFoundException("Only what was touched can have beeped.");
+        }
+        if (!isNext || !tracings.addRound(id, next.noted(beeped), round)) {
             model.addAttribute(
                     "problem", "This round was noted already, perhaps on another screen. Here is the next one.");
             return page(id, model);
         }
-        if (!next.touch().containsAll(beeped)) {
-            throw new NotFoundException("Only what was touched can have beeped.");
-        }
-        tracings.addRound(id, next.noted(beeped));
         return "redirect:/tracings/" + id;
     }
 
@@ -173,7 +179,7 @@ class TracingController {
     @PostMapping("/tracings/{id}/take")
     String take(@PathVariable long id, @RequestParam int base) {
         TracingRepository.Row row = require(id);
-        String slug = circuits.find(row.circuitId()).orElseThrow().slug();
+        String slug = circuitOf(row).slug();
         edits.change(slug, base, c -> Edits.traced(tracing(row)));
         return "redirect:/circuits/" + slug + "/edit";
     }
@@ -182,7 +188,7 @@ class TracingController {
     @PostMapping("/tracings/{id}/as-found")
     String write(@PathVariable long id, Model model) {
         TracingRepository.Row row = require(id);
-        Row circuit = circuits.find(row.circuitId()).orElseThrow();
+        Row circuit = circuitOf(row);
         try {
             found.add(
                     circuit.id(), row.who(), asFound(circuit).with(tracing(row)).text());

@@ -13,6 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Tracings with their rounds. A round that is taken back stays in the table. */
 @Repository
@@ -65,7 +66,21 @@ class TracingRepository {
                 .list();
     }
 
-    void addRound(long tracing, Tracing.Round r) {
+    /**
+     * Notes a round.
+     *
+     * @param before how many rounds there were
+     * @return false, and nothing noted, where there are others by now
+     */
+    @Transactional
+    public boolean addRound(long tracing, Tracing.Round r, int before) {
+        jdbc.sql("select id from tracing where id = ? for update")
+                .param(tracing)
+                .query()
+                .listOfRows();
+        if (rounds(tracing).size() != before) {
+            return false;
+        }
         jdbc.sql("""
                         insert into tracing_round (tracing_id, held, lifted, touched, beeped, at)
                         values (?, ?, ?, ?, ?, ?)
@@ -78,6 +93,7 @@ class TracingRepository {
                         text(r.beeped()),
                         OffsetDateTime.now(clock))
                 .update();
+        return true;
     }
 
     /** Takes the last round back. */

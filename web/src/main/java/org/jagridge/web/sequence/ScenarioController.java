@@ -100,7 +100,17 @@ class ScenarioController {
     ModelAndView save(
             @PathVariable String slug, @RequestParam int base, @RequestParam Map<String, String> fields, Model model) {
         try {
+            // one that goes over the limits couldn't be opened again
+            Row row = circuits.require(slug);
+            told.run(row.revisionId(), SentenceForm.read(fields, circuit(row)), null);
             edits.apply(slug, base, "scenario", fields);
+        } catch (RunLimitException e) {
+            return again(
+                    slug,
+                    fields,
+                    List.of(new Problem("/until", "this isn't saved: " + e.getMessage())),
+                    model,
+                    HttpStatus.BAD_REQUEST);
         } catch (MalformedException e) {
             return again(slug, fields, e.problems(), model, HttpStatus.BAD_REQUEST);
         } catch (EditService.StaleException e) {
@@ -118,7 +128,7 @@ class ScenarioController {
             index++;
         }
         return new ModelAndView("redirect:/circuits/" + slug + "/sequence?run=" + Told.own(index) + "&saved=" + slug
-                + "/" + (fields.getOrDefault("old", "").isEmpty() ? "null" : fields.get("old")));
+                + "/" + (fields.getOrDefault("old", "").matches("\\d{1,4}") ? fields.get("old") : "null"));
     }
 
     /** The form as it was sent, with what is wrong; nothing that was typed is lost. */
@@ -139,6 +149,13 @@ class ScenarioController {
     @PostMapping("/circuits/{slug}/scenario/remove")
     String remove(@PathVariable String slug, @RequestParam int base, @RequestParam Map<String, String> fields) {
         edits.apply(slug, base, "remove-scenario", fields);
+        return "redirect:/circuits/" + slug + "/sequence?undo=" + (base + 1);
+    }
+
+    /** Puts back what was just removed. */
+    @PostMapping("/circuits/{slug}/scenario/undo")
+    String undo(@PathVariable String slug, @RequestParam int base) {
+        edits.bringBack(slug, base, "undo");
         return "redirect:/circuits/" + slug + "/sequence";
     }
 

@@ -2,6 +2,7 @@ package org.jagridge.web.settings;
 
 import org.jagridge.web.settings.Settings.Choice;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -40,12 +41,12 @@ class SettingsController {
         if (partial != null) {
             return ResponseEntity.noContent().header("HX-Refresh", "true").build();
         }
-        String local = back.startsWith("/") && !back.startsWith("//") ? back : "/settings";
+        String local = back.matches("/(?!/)[\\w\\-./?=&%~+:,]*") ? back : "/settings";
         return ResponseEntity.status(303).header(HttpHeaders.LOCATION, local).build();
     }
 
     @ExceptionHandler
     ResponseEntity<String> wrong(IllegalArgumentException e) {
-        return ResponseEntity.badRequest().body(e.getMessage());
+        return ResponseEntity.badRequest().contentType(MediaType.TEXT_PLAIN).body(e.getMessage());
     }
 }

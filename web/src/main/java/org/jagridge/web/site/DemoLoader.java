@@ -18,6 +18,7 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -54,11 +55,16 @@ class DemoLoader implements ApplicationRunner {
         this.json = json;
     }
 
+    /** All of it or, where the process ends on the way, nothing, so that the next start brings it whole. */
     @Override
+    @Transactional(rollbackFor = IOException.class)
     public void run(ApplicationArguments arguments) throws IOException {
         JsonNode demo = json.readTree(text("demo/site.json"));
         String slug = demo.get("slug").asString();
-        boolean first = sites.find(slug).isEmpty();
+        boolean first = !sites.isTaken(slug);
+        if (!first && sites.find(slug).isEmpty()) {
+            return;
+        }
         JsonNode history = first && hasHistory ? json.readTree(text("demo/history.json")) : json.createObjectNode();
         if (first) {
             sites.add(slug, demo.get("name").asString(), demo.get("address").asString());
@@ -85,7 +91,7 @@ class DemoLoader implements ApplicationRunner {
     }
 
     private void addCircuit(String slug, long site, JsonNode revisions) throws IOException {
-        if (circuits.find(slug).isPresent()) {
+        if (circuits.isTaken(slug)) {
             return;
         }
         String body = text("demo/" + slug + ".json");

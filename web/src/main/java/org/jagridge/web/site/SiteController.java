@@ -56,13 +56,15 @@ class SiteController {
     @GetMapping("/sites")
     String all(Model model) {
         model.addAttribute("sites", sites.all().stream().map(views::card).toList());
+        model.addAttribute("removedSites", sites.removed());
+        model.addAttribute("removedCircuits", circuits.removed());
         return "site/sites";
     }
 
     @PostMapping("/sites")
     String add(@RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String address) {
         String given = given(name, 200, "the site", null, null);
-        String slug = Slugs.free(given, "site", s -> sites.find(s).isPresent());
+        String slug = Slugs.free(given, "site", sites::isTaken);
         sites.add(slug, given, within(address, 400, "The address", null, null));
         return "redirect:/sites/" + slug;
     }

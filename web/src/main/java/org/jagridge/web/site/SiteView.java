@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.HandOver;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.SiteRepository;
 import org.jagridge.web.records.RecordRepository;
@@ -17,19 +17,19 @@ class SiteView {
     private final SiteRepository sites;
     private final EquipmentRepository equipment;
     private final RecordRepository records;
-    private final BenchService benches;
+    private final HandOver handOver;
 
     SiteView(
             CircuitRepository circuits,
             SiteRepository sites,
             EquipmentRepository equipment,
             RecordRepository records,
-            BenchService benches) {
+            HandOver handOver) {
         this.circuits = circuits;
         this.sites = sites;
         this.equipment = equipment;
         this.records = records;
-        this.benches = benches;
+        this.handOver = handOver;
     }
 
     /** A site on the list of all. */
@@ -68,7 +68,7 @@ class SiteView {
         List<Circuit> all = circuits.all().stream()
                 .filter(c -> c.siteId() == site.id())
                 .map(c -> new Circuit(
-                        c.id(), c.slug(), c.name(), records.ofCircuit(c.slug()).size(), benches.temporaries(c.slug())))
+                        c.id(), c.slug(), c.name(), records.ofCircuit(c.slug()).size(), handOver.words(c.slug())))
                 .toList();
         Map<Long, Circuit> byId = all.stream().collect(Collectors.toMap(Circuit::id, Function.identity()));
         List<EquipmentRepository.Row> machines = equipment.ofSite(site.id());

@@ -60,7 +60,7 @@ public class MigrationTest {
         equipment(1, "Pump", "boiler room");
         equipment(2, "Heater", "");
         migrateTo("latest");
-        assertEquals(texts("select slug from site"), List.of("quillmere"));
+        assertEquals(texts("select slug from site"), List.of("my-site"));
         assertEquals(texts("select distinct site_id from circuit").size(), 1);
         assertEquals(texts("select name from site_place order by name"), List.of("Chapel", "boiler room"));
         assertEquals(

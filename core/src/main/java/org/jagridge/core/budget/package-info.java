@@ -1,0 +1,2 @@
+/** How long a piece of work may take, for whoever waits for it. Every room of the core may ask. */
+package org.jagridge.core.budget;
