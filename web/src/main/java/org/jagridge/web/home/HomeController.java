@@ -5,6 +5,7 @@ import java.util.Map;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.SiteRepository;
+import org.jagridge.web.data.Disk;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -34,8 +35,9 @@ class HomeController {
     private Card card(CircuitRepository.Row row, Map<Long, String> abouts) {
         String about = abouts.get(row.id());
         if (about == null) {
-            about = beginning(store.notes(row.revisionId()));
-            circuits.keepAbout(row.id(), about);
+            String notes = beginning(store.notes(row.revisionId()));
+            Disk.keepIfThereIsRoom(() -> circuits.keepAbout(row.id(), notes));
+            about = notes;
         }
         return new Card(row.slug(), row.name(), about);
     }

@@ -85,7 +85,7 @@ record PhotoFile(String mediaType, byte[] bytes) {
         if (longest <= LONGEST && file.length <= LARGEST) {
             return new PhotoFile(type, file);
         }
-        Orientation orientation = ExifUtils.getExifOrientation(reader, 0);
+        Orientation orientation = orientation(reader);
         BufferedImage upright = orientation == null
                 ? image
                 : ExifFilterUtils.getFilterForOrientation(orientation).apply(image);
@@ -97,5 +97,14 @@ record PhotoFile(String mediaType, byte[] bytes) {
                 .outputQuality(QUALITY)
                 .toOutputStream(scaled);
         return new PhotoFile("image/jpeg", scaled.toByteArray());
+    }
+
+    /** Which way up it was taken; null where the file doesn't say. */
+    private static Orientation orientation(ImageReader reader) {
+        try {
+            return ExifUtils.getExifOrientation(reader, 0);
+        } catch (IOException e) {
+            return null;
+        }
     }
 }

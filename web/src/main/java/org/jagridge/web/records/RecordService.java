@@ -15,6 +15,7 @@ import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.core.meter.SheetProof;
 import org.jagridge.web.circuits.Kept;
 import org.jagridge.web.circuits.NotFoundException;
+import org.jagridge.web.data.Disk;
 import org.jagridge.web.records.RecordRepository.Stored;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
@@ -106,7 +107,7 @@ class RecordService {
                 r.id(),
                 () -> records.sheet(r.id()).map(KeptSheet::read).orElseGet(() -> {
                     KeptSheet sheet = KeptSheet.of(plan(r));
-                    records.keepSheet(r.id(), sheet.text());
+                    Disk.keepIfThereIsRoom(() -> records.keepSheet(r.id(), sheet.text()));
                     return sheet;
                 }));
     }

@@ -343,7 +343,7 @@ public class KillTest {
                     .map(k -> new Thread(() -> write(k, from), k.name))
                     .toList();
             hands.forEach(Thread::start);
-            server.killAfter(200 + random.nextInt(600));
+            server.killAfter(500 + random.nextInt(700));
             for (Thread hand : hands) {
                 hand.join();
             }

@@ -171,6 +171,86 @@ public class BenchActsTest extends WebTest {
         assertTrue(undone.body().contains("link TH.R to TH.W"), "undo brings it back");
     }
 
+    private static final String LEFT = "link TH.R to TH.W";
+
+    private boolean isLeft(String slug) {
+        return get("/circuits/" + slug + "/print").body().contains(LEFT);
+    }
+
+    /** Two tabs on one bench: what the older one does leads the bench elsewhere, but the newer one's link is still there. */
+    @Test
+    public void anOlderTabDropsNoLinkOfANewerOneFromTheHandOverList() {
+        String slug = copy("lab-bench", "Two tabs");
+        At older = open(slug);
+        At newer = done(older, "put", put("link", "TH.R", "TH.W"));
+        assertTrue(newer.body().contains(LEFT));
+        At acted = done(older, "set", "key", "TH.fan", "value", "on");
+        assertTrue(acted.body().contains(LEFT), "an act of the older tab");
+        assertTrue(isLeft(slug));
+        At undone = done(acted, "undo");
+        assertTrue(undone.body().contains(LEFT), "an undo of the older tab");
+        assertTrue(isLeft(slug));
+        // the tab that put it in takes it out
+        String action = newer.body().replaceAll("(?s).*/clear\" hx-vals=\"\\{&quot;action&quot;: &quot;(\\d+).*", "$1");
+        done(newer, "clear", "action", action);
+        assertFalse(isLeft(slug));
+    }
+
+    @Test
+    public void somebodySaysThatALinkOfAnotherBranchIsOut() {
+        String slug = copy("lab-bench", "Said to be out");
+        At older = open(slug);
+        At newer = done(older, "put", put("link", "TH.R", "TH.W"));
+        At acted = done(older, "set", "key", "TH.fan", "value", "on");
+        String action =
+                acted.body().replaceAll("(?s).*/taken-out\" hx-vals=\"\\{&quot;action&quot;: &quot;(\\d+).*", "$1");
+        HttpResponse<String> no = submit(acted.act("taken-out"), "action", "999999");
+        assertEquals(no.statusCode(), 400, no.body());
+        At said = done(acted, "taken-out", "action", action);
+        assertFalse(said.body().contains(LEFT), "said to be out");
+        assertFalse(isLeft(slug));
+        // who goes on from where it is in has it in
+        At goesOn = done(newer, "set", "key", "TH.fan", "value", "on");
+        assertTrue(goesOn.body().contains(LEFT));
+        assertTrue(isLeft(slug));
+    }
+
+    @Test
+    public void whatIsUndoneWhereItWasDoneIsNotLeft() {
+        String slug = copy("lab-bench", "Undone at once");
+        At at = done(open(slug), "put", put("link", "TH.R", "TH.W"));
+        assertTrue(isLeft(slug));
+        At undone = done(at, "undo");
+        assertFalse(undone.body().contains(LEFT));
+        assertFalse(isLeft(slug));
+        // and what was taken out is in again where that is undone
+        At cleared = done(at, "all-back");
+        assertFalse(isLeft(slug));
+        done(cleared, "undo");
+        assertTrue(isLeft(slug));
+    }
+
+    @Test
+    public void aLinkIsLeftOnceThoughTheCircuitWasChangedMeanwhile() {
+        String slug = copy("lab-bench", "Left and changed");
+        At old = done(open(slug), "put", put("link", "TH.R", "TH.W"));
+        submit("/circuits/" + slug + "/edit/name", "base", "1", "name", "Changed");
+        At taken = open(slug);
+        assertFalse(taken.bench().equals(old.bench()));
+        assertTrue(taken.body().contains(LEFT));
+        assertFalse(taken.body().contains("elsewhere"), "the old bench's was carried over");
+        At other = done(old, "put", put("lift", "K1.A1", ""));
+        assertTrue(open(slug).body().contains("elsewhere"), other.bench() + " is an older tab's");
+    }
+
+    @Test
+    public void nothingCanBePushedThatIsNoButton() {
+        At at = open(copy("lab-bench", "No button"));
+        HttpResponse<String> answer = submit(at.act("push"), "key", "TH.fan");
+        assertEquals(answer.statusCode(), 400, answer.body());
+        assertTrue(answer.body().contains("is nothing to push"), notice(answer));
+    }
+
     @Test
     public void aBenchDoesNotRunForMoreThanAWeek() {
         At at = open(copy("lab-bench", "A long week"));
