@@ -28,7 +28,9 @@ public final class ConnectionLayout {
     /** If the wires don't fit, there is this much more room at the next attempt. */
     private static final double STRETCH = 1.35;
 
-    private static final int MOST_STRETCHES = 12;
+    /** More room than that many times made doesn't help: what is in the way grows along. */
+    private static final int MOST_STRETCHES = 6;
+
     private static final double MARGIN = 8;
     private static final double TRAY_TITLE = 22;
     private static final double TRAY_BOX = 24;
@@ -66,7 +68,7 @@ public final class ConnectionLayout {
             placement = new Placement(Placement.framesAround(circuit, wider.frames(), wider.blocks()), wider.blocks())
                     .apart();
         }
-        throw new IllegalStateException("no room for the wires of " + circuit.name());
+        return draw(placement, WireLayout.onOthers(circuit, placement));
     }
 
     static Placement placement(Assembly assembly) {

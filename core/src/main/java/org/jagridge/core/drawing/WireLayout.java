@@ -134,7 +134,17 @@ final class WireLayout {
                 .forEach(g -> bundle(g, router));
     }
 
+    /** The same where the wires don't fit: some lie on others, or on boxes, but each is there. */
+    static Map<String, List<int[]>> onOthers(Circuit circuit, Placement placement) {
+        WireLayout layout = bundled(circuit, placement);
+        return layout.joined(new WireRouter(layout.lattice).routeOnOthers(layout.allJobs()));
+    }
+
     private Optional<Map<String, List<int[]>>> ways() {
+        return new WireRouter(lattice).route(allJobs()).map(this::joined);
+    }
+
+    private List<WireRouter.Job> allJobs() {
         for (Wire w : circuit.wires()) {
             int[] core = bundled.get(w.id());
             if (core == null) {
@@ -144,7 +154,7 @@ final class WireLayout {
                 job(w, w.id() + " 2", core[core.length - 1], before(w.to()));
             }
         }
-        return new WireRouter(lattice).route(jobs).map(this::joined);
+        return jobs;
     }
 
     private void obstacles() {

@@ -150,6 +150,34 @@ final class WireRouter {
         return Optional.of(paths);
     }
 
+    /**
+     * Routes all wires where they don't all fit beside each other: the cheapest way of each, on other wires where it can't be
+     * without, and straight across what stands in between where there is none at all.
+     */
+    Map<String, int[]> routeOnOthers(List<Job> all) {
+        for (Job job : all) {
+            int[] path = firstWay(job);
+            path = path == null ? straight(job) : path;
+            take(path, job, 1);
+            paths.put(job.id(), path);
+        }
+        return paths;
+    }
+
+    /** Level first, then up or down. */
+    private int[] straight(Job job) {
+        int goalX = job.to() % width;
+        int x = job.from() % width;
+        int y = job.from() / width;
+        List<Integer> points = new ArrayList<>(List.of(job.from()));
+        while (x != goalX || y != job.to() / width) {
+            y += x == goalX ? Integer.signum(job.to() / width - y) : 0;
+            x += Integer.signum(goalX - x);
+            points.add(lattice.at(x, y));
+        }
+        return points.stream().mapToInt(Integer::intValue).toArray();
+    }
+
     private void take(int[] path, Job job, int by) {
         lattice.take(path, job.strand(), job.cable(), by);
         Lattice.slots(path, slot -> cell[slot] = (cell[slot] & ~STRAND) | lattice.strand[slot]);

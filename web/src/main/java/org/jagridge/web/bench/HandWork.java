@@ -24,6 +24,8 @@ import org.jagridge.core.part.Assembly;
  * off, all wires of a part, one put elsewhere, several twisted together. Whatever goes around a safety needs a reason.
  */
 final class HandWork {
+    private static final int LONGEST_REASON = 200;
+
     private static final Pattern BETWEEN_ENDS = Pattern.compile("\\s*[,;+]\\s*");
 
     /** As many conductors as a twist takes. */
@@ -67,6 +69,10 @@ final class HandWork {
      * @throws BadActException where that isn't there, or where it goes around a safety and no reason is given
      */
     List<Temporary> read(String act, String one, String other, String reason) {
+        if (reason.length() > LONGEST_REASON) {
+            throw new BadActException("The reason has " + reason.length() + " letters; there is room for "
+                    + LONGEST_REASON + ". Nothing was done.");
+        }
         List<Temporary> read = switch (act) {
             case "link" -> List.of(link(clip(one), clip(other), reason));
             case "lift" -> List.of(lift(end(one), reason));

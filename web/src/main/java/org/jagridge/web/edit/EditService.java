@@ -5,11 +5,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.edit.CircuitDiff;
 import org.jagridge.core.edit.Edit;
 import org.jagridge.core.edit.Edits;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
+import org.jagridge.core.format.MalformedException;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Revision;
 import org.jagridge.web.circuits.CircuitRepository.Row;
@@ -22,6 +24,8 @@ import org.springframework.stereotype.Service;
 /** Stores every change of a circuit as a revision; never over somebody else's. */
 @Service
 public class EditService {
+    private static final int LONGEST_NAME = 200;
+
     private final CircuitRepository circuits;
     private final CircuitStore store;
 
@@ -86,7 +90,17 @@ public class EditService {
                 row, CircuitDiff.between(then, store.revision(row.revisionId()).circuit()));
     }
 
+    private static void requireShort(Circuit circuit) {
+        if (circuit.name().length() > LONGEST_NAME) {
+            throw new MalformedException(List.of(new Problem(
+                    "/name",
+                    "a circuit's name has up to " + LONGEST_NAME + " letters; this has "
+                            + circuit.name().length())));
+        }
+    }
+
     private void store(Row row, Integer content, Integer madeFrom, Circuit circuit, String words) {
+        requireShort(circuit);
         String body = CircuitWriter.write(circuit);
         if (!circuits.addRevision(row.id(), row.revision() + 1, content, madeFrom, circuit.name(), body, words)) {
             throw stale(circuits.require(row.slug()), row.revision());
@@ -167,6 +181,7 @@ public class EditService {
 
     /** Stores a new circuit of a site under a slug of its own. */
     public String add(Circuit circuit, String words, long site) {
+        requireShort(circuit);
         String body = CircuitWriter.write(circuit);
         while (true) {
             String slug = Slugs.free(circuit.name(), "circuit", circuits::isTaken);

@@ -58,21 +58,15 @@ final class Server {
                 .start();
     }
 
-    /** Starts it and waits until it answers. */
+    /** Starts it and waits until it says that it is there. */
     void start() throws IOException, InterruptedException {
         launch();
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(90);
-        while (true) {
-            try {
-                if (get("/settings").statusCode() == 200) {
-                    return;
-                }
-            } catch (IOException e) {
-                if (!process.isAlive() || System.nanoTime() > end) {
-                    throw new AssertionError(Files.readString(log()));
-                }
+        while (!Files.readString(log()).contains("Jagridge on http://127.0.0.1:" + port)) {
+            if (!process.isAlive() || System.nanoTime() > end) {
+                throw new AssertionError(Files.readString(log()));
             }
-            process.waitFor(50, TimeUnit.MILLISECONDS);
+            process.waitFor(20, TimeUnit.MILLISECONDS);
         }
     }
 

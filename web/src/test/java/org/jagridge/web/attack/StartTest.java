@@ -12,6 +12,7 @@ import java.util.Random;
 import org.flywaydb.core.Flyway;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -59,16 +60,20 @@ public class StartTest {
     @Test(groups = "attack")
     public void anUpgradeThatIsKilledBeginsAnewAndLosesNothing() throws Exception {
         Flyway.configure().dataSource(source(folder)).target("4").load().migrate();
-        JdbcClient jdbc = database(folder);
+        SingleConnectionDataSource one =
+                new SingleConnectionDataSource("jdbc:h2:file:" + folder.resolve("jagridge"), "sa", "", true);
+        JdbcClient jdbc = JdbcClient.create(one);
         for (int i = 1; i <= 200; i++) {
-            jdbc.sql("insert into circuit (id, slug, name, created_at) values (?, ?, ?, current_timestamp)")
-                    .params(i, "own-" + i, "Own " + i)
+            jdbc.sql("insert into circuit (slug, name, created_at) values (?, ?, current_timestamp)")
+                    .params("own-" + i, "Own " + i)
                     .update();
             jdbc.sql("""
                             insert into circuit_revision (circuit_id, number, content, body, words, created_at)
-                            values (?, 1, 1, '{"format":"jagridge-circuit","version":1,"name":"Own"}', '', current_timestamp)
-                            """).param(i).update();
+                            values ((select id from circuit where slug = ?), 1, 1,
+                                '{"format":"jagridge-circuit","version":1,"name":"Own"}', '', current_timestamp)
+                            """).param("own-" + i).update();
         }
+        one.destroy();
         server = new Server(folder, "-Djagridge.history=false");
         for (int kill = 0; kill < KILLS; kill++) {
             server.launch();

@@ -244,6 +244,17 @@ public class BenchActsTest extends WebTest {
     }
 
     @Test
+    public void aReasonHasItsLength() {
+        At at = open(copy("lab-bench", "A long reason"));
+        HttpResponse<String> answer =
+                submit(at.act("put"), "act", "link", "one", "TH.R", "other", "TH.W", "reason", "why ".repeat(1300));
+        assertEquals(answer.statusCode(), 400, answer.body());
+        assertTrue(answer.body().contains("there is room for 200"), notice(answer));
+        assertEquals(
+                submit("/circuits/new", "name", "n".repeat(201), "pattern", "").statusCode(), 400);
+    }
+
+    @Test
     public void nothingCanBePushedThatIsNoButton() {
         At at = open(copy("lab-bench", "No button"));
         HttpResponse<String> answer = submit(at.act("push"), "key", "TH.fan");

@@ -89,7 +89,7 @@ public class WaitingTest extends WebTest {
                 get("/circuits/chapel/bench").headers().firstValue("Location").orElseThrow();
         String id = bench.replaceAll(".*/bench/(\\d+).*", "$1");
         HttpResponse<String> act =
-                submit("/bench/" + id + "/set", "s", "0", "t", "10", "key", "TH.room", "value", "12");
+                submit("/bench/" + id + "/set", "s", "0", "t", "10", "key", "TH.roomCelsius", "value", "12");
         assertEquals(act.statusCode(), 422, act.body());
         assertTrue(act.body().contains("nothing was changed"), act.body());
         String after =
