@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jagridge.core.budget.Budget;
 import org.jagridge.core.part.Branch;
 
 /**
@@ -89,6 +90,7 @@ final class RowOrder {
         while (better && steps < MOST_STEPS) {
             better = false;
             for (int row = 0; row < n && steps < MOST_STEPS; row++) {
+                Budget.check();
                 int at = indexOf(order, row);
                 int[] best = order;
                 for (int to = 0; to < n; to++) {

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.IntStream;
+import org.jagridge.core.budget.Budget;
 
 /**
  * Solves Y·v = i for one network, again and again with other values.
@@ -71,6 +72,7 @@ public final class Solver {
         if (known != null) {
             return known;
         }
+        Budget.check();
         Values kept = values.copy();
         factor(kept);
         double[] re = new double[network.nodes()];
@@ -90,6 +92,7 @@ public final class Solver {
      * figures don't depend on what was solved before.
      */
     public Solution solveNear(Solution near, Values values) {
+        Budget.check();
         int branch = onlyChange(near.values(), values);
         if (branch < 0) {
             return solve(values);

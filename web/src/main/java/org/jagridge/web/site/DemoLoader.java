@@ -1,6 +1,7 @@
 package org.jagridge.web.site;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
@@ -13,9 +14,8 @@ import org.jagridge.web.circuits.SiteRepository;
 import org.jagridge.web.records.DemoRecords;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,7 +27,7 @@ import tools.jackson.databind.json.JsonMapper;
  * has been done there before.
  */
 @Component
-class DemoLoader implements ApplicationRunner {
+class DemoLoader implements SmartInitializingSingleton {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
 
     private final CircuitRepository circuits;
@@ -55,10 +55,21 @@ class DemoLoader implements ApplicationRunner {
         this.json = json;
     }
 
-    /** All of it or, where the process ends on the way, nothing, so that the next start brings it whole. */
+    /**
+     * Before anybody is let in: all of it or, where the process ends on the way, nothing, so that the next start brings it
+     * whole.
+     */
     @Override
-    @Transactional(rollbackFor = IOException.class)
-    public void run(ApplicationArguments arguments) throws IOException {
+    @Transactional
+    public void afterSingletonsInstantiated() {
+        try {
+            load();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void load() throws IOException {
         JsonNode demo = json.readTree(text("demo/site.json"));
         String slug = demo.get("slug").asString();
         boolean first = !sites.isTaken(slug);

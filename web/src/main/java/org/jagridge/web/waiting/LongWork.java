@@ -1,6 +1,5 @@
 package org.jagridge.web.waiting;
 
-import jakarta.annotation.PreDestroy;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -19,6 +18,8 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.core.env.Environment;
 import org.springframework.stereotype.Component;
 
@@ -188,7 +189,8 @@ public class LongWork {
         job.stopped = true;
     }
 
-    @PreDestroy
+    /** The server waits for its requests when it stops; these needn't come to their end. */
+    @EventListener(ContextClosedEvent.class)
     void close() {
         for (Iterator<Job> i = byTicket.values().iterator(); i.hasNext(); ) {
             i.next().stopped = true;
