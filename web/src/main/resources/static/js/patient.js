@@ -5,7 +5,9 @@
 
   // what a refusal says, whoever refuses
   window.refusal = async (answer) => {
-    const words = await answer.json().catch(() => ({}));
+    const type = answer.headers.get("Content-Type") || "";
+    if (type.startsWith("text/plain")) return answer.text();
+    const words = type.includes("json") ? await answer.json().catch(() => ({})) : {};
     return words.detail || `the server answers ${answer.status}`;
   };
 

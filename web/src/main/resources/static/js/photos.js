@@ -13,7 +13,7 @@
     const words = document.querySelector("#pin-words");
     try {
       const answer = await fetch(path, { method: "POST", headers: { [main.dataset.tokenHeader]: main.dataset.token }, body: new URLSearchParams(fields) });
-      words.textContent = answer.ok ? "" : await answer.text();
+      words.textContent = answer.ok ? "" : await window.refusal(answer);
       return answer.ok;
     } catch (e) {
       words.textContent = "The server doesn't answer; the pin isn't kept. Try again.";

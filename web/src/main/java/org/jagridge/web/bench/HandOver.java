@@ -45,6 +45,9 @@ public class HandOver {
     List<Left> left(String slug) {
         List<Hand> hands = benches.hands(slug);
         Map<Long, Set<Long>> chains = new HashMap<>();
+        Map<Long, List<Hand>> clears = hands.stream()
+                .filter(h -> h.action().kind() == Action.Kind.CLEAR)
+                .collect(Collectors.groupingBy(this::cleared));
         List<Left> left = new ArrayList<>();
         for (Hand h : hands) {
             if (!h.action().kind().isTemporary() || h.settled() == Settled.CARRIED) {
@@ -52,8 +55,7 @@ public class HandOver {
             }
             Set<Long> chain = chains.computeIfAbsent(h.bench(), b -> chain(h));
             boolean inSight = chain.contains(h.action().id());
-            boolean out = hands.stream()
-                    .filter(c -> c.bench() == h.bench() && clears(c, h))
+            boolean out = clears.getOrDefault(h.action().id(), List.of()).stream()
                     .anyMatch(c -> inSight ? chain.contains(c.action().id()) : c.settled() == null);
             if (!out && (inSight || h.settled() == null)) {
                 Temporary t = acts.temporary(h.action());
@@ -67,10 +69,9 @@ public class HandOver {
         return left;
     }
 
-    private boolean clears(Hand clear, Hand put) {
-        return clear.action().kind() == Action.Kind.CLEAR
-                && json.readTree(clear.action().body()).get("action").longValue()
-                        == put.action().id();
+    /** What an act took out again. */
+    private long cleared(Hand clear) {
+        return json.readTree(clear.action().body()).get("action").longValue();
     }
 
     /** The acts of the state in which a bench was left. */

@@ -29,11 +29,14 @@ class WaitingController {
                 .orElseThrow(() -> new NotFoundException("That isn't worked out any more; ask for the page again."));
     }
 
-    /** How far it is; once it is through, the page that waits loads itself again and gets what came of it. */
+    /**
+     * How far it is; once it is through, the page that waits loads itself again and gets what came of it. What came as a
+     * file leaves that page where it is: it isn't asked for twice.
+     */
     @GetMapping("/work/{ticket}/state")
     String state(@PathVariable String ticket, Model model, HttpServletResponse response) {
         LongWork.Job job = work.job(ticket).orElse(null);
-        if (job == null || job.isDone()) {
+        if (job != null && job.isDone()) {
             response.setHeader("HX-Refresh", "true");
         }
         model.addAttribute("job", job);
