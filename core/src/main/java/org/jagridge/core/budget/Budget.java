@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
+import java.util.function.Supplier;
 
 /**
  * How long a thread may work on what it is about. Everything that can take long asks {@link #check} on its way; without a
@@ -76,9 +77,19 @@ public final class Budget {
      * @throws OverBudgetException where its time is up or nobody wants it any more
      */
     public static void check() {
+        check(() -> "");
+    }
+
+    /**
+     * The same.
+     *
+     * @param meanwhile what is going on, asked for only where the time is up
+     * @throws OverBudgetException where its time is up or nobody wants it any more
+     */
+    public static void check(Supplier<String> meanwhile) {
         Budget mine = MINE.get();
         if (mine != null && (System.nanoTime() - mine.began > mine.seconds * NANOS || mine.unwanted.getAsBoolean())) {
-            throw new OverBudgetException(mine.seconds);
+            throw new OverBudgetException(mine.seconds, meanwhile.get());
         }
     }
 }

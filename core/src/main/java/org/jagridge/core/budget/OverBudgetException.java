@@ -4,10 +4,17 @@ package org.jagridge.core.budget;
 public final class OverBudgetException extends RuntimeException {
     private static final long serialVersionUID = 1L;
     private final double seconds;
+    private final String meanwhile;
 
-    OverBudgetException(double seconds) {
+    OverBudgetException(double seconds, String meanwhile) {
         super("not worked out within " + (seconds == Math.rint(seconds) ? (long) seconds + "" : seconds + "") + " s");
         this.seconds = seconds;
+        this.meanwhile = meanwhile;
+    }
+
+    /** What was going on when the time was up, like "still moving: K1, TH"; empty where there is nothing to say. */
+    public String meanwhile() {
+        return meanwhile;
     }
 
     /** How long there was. */

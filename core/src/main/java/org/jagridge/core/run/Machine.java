@@ -415,7 +415,7 @@ final class Machine {
                                 .formatted(Time.seconds(now.micros())),
                         recentlyMoved());
             }
-            Budget.check();
+            Budget.check(this::stillMoving);
             if (++microSteps > MOST_MICRO_STEPS) {
                 throw new RunLimitException("the run took more than 10 million steps", recentlyMoved());
             }
@@ -428,6 +428,11 @@ final class Machine {
             any = true;
             solve();
         }
+    }
+
+    private String stillMoving() {
+        List<String> parts = recentlyMoved();
+        return parts.isEmpty() ? "" : "still moving: " + String.join(", ", parts);
     }
 
     /** The parts that moved last, the newest first. */

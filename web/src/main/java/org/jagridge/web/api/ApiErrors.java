@@ -2,6 +2,7 @@ package org.jagridge.web.api;
 
 import java.util.List;
 import java.util.Map;
+import org.jagridge.core.budget.OverBudgetException;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.network.SingularNetworkException;
@@ -36,6 +37,17 @@ class ApiErrors {
                 HttpStatus.UNPROCESSABLE_CONTENT,
                 "The run went over its limits: " + e.getMessage(),
                 List.of(new Problem("/scenario", parts)));
+    }
+
+    @ExceptionHandler
+    ProblemDetail overBudget(OverBudgetException e) {
+        String words =
+                "This would take longer than there is time for, so it was given up. Ask for less of it: a shorter time,"
+                        + " fewer parts, one drawing.";
+        return detail(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                "This went over its limits: " + e.getMessage(),
+                List.of(new Problem("/scenario", e.meanwhile().isEmpty() ? words : words + " Then " + e.meanwhile())));
     }
 
     @ExceptionHandler

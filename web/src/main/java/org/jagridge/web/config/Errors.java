@@ -15,6 +15,7 @@ import org.jagridge.web.data.Disk;
 import org.jagridge.web.edit.EditService;
 import org.jagridge.web.waiting.LongWork;
 import org.springframework.core.annotation.Order;
+import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -219,6 +220,19 @@ class Errors {
         return answer(request, HttpStatus.INSUFFICIENT_STORAGE, e.getMessage());
     }
 
+    /** A disk that filled up in the middle of a write. */
+    @ExceptionHandler
+    Object failedWrite(DataAccessException e, HttpServletRequest request) {
+        if (!Disk.isFull(e)) {
+            throw e;
+        }
+        return answer(
+                request,
+                HttpStatus.INSUFFICIENT_STORAGE,
+                "The disk filled up while this was stored, so it was not stored. Make room on the disk with the data folder"
+                        + " and do it again.");
+    }
+
     /** A page that takes long is worked out beside; anything else isn't done. */
     @ExceptionHandler
     Object overBudget(OverBudgetException e, HttpServletRequest request) {
@@ -236,6 +250,7 @@ class Errors {
                 HttpStatus.UNPROCESSABLE_CONTENT,
                 "This would take longer than " + time
                         + ", so it was given up; nothing was changed. Ask for less of it: a"
-                        + " shorter time, fewer parts, one drawing instead of all.");
+                        + " shorter time, fewer parts, one drawing instead of all."
+                        + (e.meanwhile().isEmpty() ? "" : " Then " + e.meanwhile() + "."));
     }
 }

@@ -69,9 +69,14 @@ public class Disk {
         }
     }
 
-    /** Whether something failed for want of room. */
-    static boolean isFull(Throwable t) {
-        String said = String.valueOf(t.getMessage());
-        return said.contains("No space left on device") || said.contains("not enough space");
+    /** Whether something failed for want of room, at whatever depth. */
+    public static boolean isFull(Throwable failure) {
+        for (Throwable t = failure; t != null; t = t.getCause()) {
+            String said = String.valueOf(t.getMessage());
+            if (said.contains("No space left on device") || said.contains("not enough space")) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -21,10 +21,10 @@ final class Failures implements SpringBootExceptionReporter {
             if (t instanceof RefusedException) {
                 return t.getMessage();
             }
-            if (Disk.isFull(t)) {
-                return "The disk is full. Make room and start again.";
-            }
             root = t;
+        }
+        if (Disk.isFull(failure)) {
+            return "The disk is full. Make room and start again.";
         }
         String said = root.getMessage() == null
                 ? ""

@@ -13,6 +13,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 /** What is asked for in the address: columns of a table of openings and one of heaters, a value a row. */
 final class InterlockForm {
     private static final List<String> OPENING = List.of("id", "signal", "volts", "limit", "metres");
+    private static final String SEPARATORS = "[ ,;]+";
     private static final List<String> HEATER = List.of("id", "control", "amps", "to");
 
     /** A section of the glasshouse: four ridge vents with DC drives, and one side vent whose drive says when it moves. */
@@ -29,6 +30,7 @@ final class InterlockForm {
     private final List<Map<String, String>> heaters;
     private final boolean frost;
     private final boolean asked;
+    private boolean repeated;
 
     private InterlockForm(
             List<Map<String, String>> openings, List<Map<String, String>> heaters, boolean frost, boolean asked) {
@@ -39,9 +41,46 @@ final class InterlockForm {
     }
 
     static InterlockForm of(MultiValueMap<String, String> p) {
-        return p.containsKey("o.id")
+        InterlockForm form = p.containsKey("o.id")
                 ? new InterlockForm(rows(p, "o.", OPENING), rows(p, "h.", HEATER), p.containsKey("frost"), true)
                 : new InterlockForm(example(EXAMPLE_OPENINGS, OPENING), example(EXAMPLE_HEATERS, HEATER), true, false);
+        if (p.getFirst("again") != null) {
+            form.repeat(p.getFirst("again"));
+        }
+        return form;
+    }
+
+    /** Adds another opening like one that is there, with the next number, and lets the same heaters answer to it. */
+    private void repeat(String id) {
+        repeated = true;
+        openings.stream().filter(o -> o.get("id").equals(id)).findFirst().ifPresent(like -> {
+            String next = next(id);
+            Map<String, String> row = new LinkedHashMap<>(like);
+            row.put("id", next);
+            openings.add(row);
+            heaters.stream()
+                    .filter(h -> List.of(h.get("to").strip().split(SEPARATORS)).contains(id))
+                    .forEach(h -> h.put("to", h.get("to").strip() + " " + next));
+        });
+    }
+
+    private String next(String id) {
+        String stem = id.replaceFirst("\\d+$", "");
+        int number = 1;
+        while (isThere(stem + number)) {
+            number++;
+        }
+        return stem + number;
+    }
+
+    private boolean isThere(String id) {
+        return Stream.concat(openings.stream(), heaters.stream())
+                .anyMatch(row -> row.get("id").equals(id));
+    }
+
+    /** Whether only another row was asked for, and no plan yet. */
+    public boolean repeated() {
+        return repeated;
     }
 
     private static List<Map<String, String>> example(List<List<String>> rows, List<String> names) {
@@ -104,7 +143,7 @@ final class InterlockForm {
         List<String> all = openings.stream().map(o -> o.get("id")).toList();
         heaters.forEach(h -> matrix.put(
                 h.get("id"),
-                h.get("to").isBlank() ? all : List.of(h.get("to").strip().split("[ ,;]+"))));
+                h.get("to").isBlank() ? all : List.of(h.get("to").strip().split(SEPARATORS))));
         Map<String, Object> request = new LinkedHashMap<>();
         request.put(
                 "openings",

@@ -78,8 +78,13 @@ final class Server {
         return process.exitValue();
     }
 
-    void killAfter(long millis) throws InterruptedException {
+    /** Waits, unless it ends before. */
+    void lookAfter(long millis) throws InterruptedException {
         process.waitFor(millis, TimeUnit.MILLISECONDS);
+    }
+
+    void killAfter(long millis) throws InterruptedException {
+        lookAfter(millis);
         kill();
     }
 

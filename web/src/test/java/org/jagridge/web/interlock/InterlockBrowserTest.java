@@ -47,6 +47,23 @@ public class InterlockBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void anotherOpeningLikeOneGetsTheNextNumberAndItsHeaters() {
+        page().navigate(url("/plan/interlock" + ONE.formatted("yes")));
+        page().locator("[name='o.metres']").first().fill("31");
+        page().locator("[name='h.to']").first().fill("V1");
+        page().locator("button:has-text('another like it')").first().click();
+        assertThat(page().locator("[name='o.id']").nth(1)).hasValue("V2");
+        assertThat(page().locator("[name='o.metres']").nth(1)).hasValue("31");
+        assertThat(page().locator("[name='h.to']").first()).hasValue("V1 V2");
+        assertThat(page().locator("#plans")).hasCount(0);
+        // Enter in a field plans, and doesn't add another one
+        page().locator("[name='o.metres']").nth(1).press("Enter");
+        wait(plans());
+        assertThat(page().locator("[name='o.id']")).hasCount(3);
+        assertThat(plans().first().locator("table").first()).containsText("V2");
+    }
+
+    @Test
     public void mistakesAreToldAtTheirRowAndNothingIsLost() {
         page().navigate(url("/plan/interlock"));
         page().locator("[name='o.metres']").first().fill("far");

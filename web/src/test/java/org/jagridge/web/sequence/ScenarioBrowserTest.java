@@ -170,9 +170,12 @@ public class ScenarioBrowserTest extends BrowserTest {
         page().waitForURL("**/sequence?run=own-*");
         page().locator("text=change what happens").click();
         page().locator("text=Remove").click();
-        page().waitForURL("**/sequence");
+        page().waitForURL("**/sequence?undo=*");
         assertThat(page().locator("#run")).not().containsText("Once more");
         assertThat(page().locator("#run")).containsText("Twice");
+        page().locator("#notice button:has-text('undo')").click();
+        page().waitForURL("**/sequence");
+        assertThat(page().locator("#run")).containsText("Once more");
         assertEquals(get("/circuits/" + slug + "/scenario?run=own-99").statusCode(), 404);
     }
 

@@ -101,6 +101,6 @@ public class WaitingTest extends WebTest {
     public void aProgramIsToldThatItTookTooLong() {
         HttpResponse<String> answer = post("/api/v1/run", "{\"circuitId\":1,\"scenario\":{\"untilSeconds\":60}}");
         assertEquals(answer.statusCode(), 422, answer.body());
-        assertTrue(answer.body().contains("would take longer than"), answer.body());
+        assertTrue(answer.body().contains("would take longer than there is time for"), answer.body());
     }
 }
