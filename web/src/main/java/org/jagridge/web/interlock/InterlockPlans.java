@@ -24,6 +24,8 @@ class InterlockPlans {
     private static final int KEPT = 20;
     private static final long AT_ONCE_SECONDS = 2;
     private static final double MOST_SECONDS = 120;
+    /** A page that waits asks every few seconds; what nobody has asked for so long isn't planned to its end. */
+    private static final long LEFT_NANOS = 15_000_000_000L;
 
     private final Cache<InterlockRequest, Planned> plans =
             Caffeine.newBuilder().maximumSize(KEPT).build();
@@ -42,7 +44,12 @@ class InterlockPlans {
     /** What is planned, or being planned. */
     private static final class Planned {
         private final long began = System.nanoTime();
+        private volatile long asked = began;
         private final CompletableFuture<InterlockAnswer> answer = new CompletableFuture<>();
+
+        private boolean isLeft() {
+            return System.nanoTime() - asked > LEFT_NANOS;
+        }
     }
 
     /** The answer where it is there within a moment; else it comes by itself, and who asks again gets it. */
@@ -52,6 +59,7 @@ class InterlockPlans {
             one.execute(() -> plan(r, p));
             return p;
         });
+        planned.asked = System.nanoTime();
         try {
             return Optional.of(planned.answer.get(AT_ONCE_SECONDS, TimeUnit.SECONDS));
         } catch (TimeoutException e) {
@@ -60,16 +68,17 @@ class InterlockPlans {
             Thread.currentThread().interrupt();
             return Optional.empty();
         } catch (ExecutionException e) {
-            plans.invalidate(request);
             throw e.getCause() instanceof RuntimeException r ? r : new CompletionException(e.getCause());
         }
     }
 
     private void plan(InterlockRequest request, Planned into) {
         try {
-            Budget.ofSeconds(MOST_SECONDS)
+            Budget.ofSeconds(MOST_SECONDS, into::isLeft)
                     .run(() -> into.answer.complete(heavy.call(() -> InterlockPlanner.plan(request))));
         } catch (RuntimeException | Error e) {
+            // who comes back to what was left begins anew
+            plans.asMap().remove(request, into);
             into.answer.completeExceptionally(e);
         }
     }

@@ -58,9 +58,8 @@ public class InterlockBrowserTest extends BrowserTest {
         assertThat(page().locator("#plans")).hasCount(0);
         // Enter in a field plans, and doesn't add another one
         page().locator("[name='o.metres']").nth(1).press("Enter");
-        wait(plans());
+        assertThat(page().locator("#plans")).isVisible();
         assertThat(page().locator("[name='o.id']")).hasCount(3);
-        assertThat(plans().first().locator("table").first()).containsText("V2");
     }
 
     @Test
