@@ -61,14 +61,17 @@ public final class Budget {
         }
     }
 
+    /** The same for work that has a result. */
+    public <T> T call(Supplier<T> work) {
+        List<T> result = new ArrayList<>(1);
+        run(() -> result.add(work.get()));
+        return result.get(0);
+    }
+
     /** The same function for other threads: what they do counts against this thread's budget. */
     public static <A, B> Function<A, B> shared(Function<A, B> function) {
         Budget mine = current();
-        return a -> {
-            List<B> result = new ArrayList<>(1);
-            mine.run(() -> result.add(function.apply(a)));
-            return result.get(0);
-        };
+        return a -> mine.call(() -> function.apply(a));
     }
 
     /**

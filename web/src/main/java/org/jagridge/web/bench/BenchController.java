@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.function.Function;
+import org.jagridge.core.budget.OverBudgetException;
 import org.jagridge.core.part.Time;
 import org.jagridge.web.settings.Settings;
 import org.jagridge.web.svg.LiveState;
@@ -227,8 +228,16 @@ class BenchController {
             Model model,
             HttpServletResponse response) {
         BenchState state = act.apply(service.state(id, s, Time.micros(t)));
+        try {
+            changes(state, model);
+        } catch (OverBudgetException e) {
+            // it is done; only what there is to see takes long, and its page waits for that
+            response.setHeader("HX-Redirect", state.url());
+            model.addAttribute("message", "It is done. What there is to see is being worked out.");
+            return "notice :: notice";
+        }
         response.setHeader("HX-Push-Url", state.url());
-        return changes(state, model);
+        return CHANGES;
     }
 
     @ExceptionHandler

@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
+import org.jagridge.core.budget.Budget;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
@@ -38,6 +39,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class BenchService {
     /** A fresh bench is shown this long after its power came on, when everything has come to rest. */
     private static final long FIRST_LOOK = 10 * Time.SECOND;
+
+    /** For working out once more what follows from an act that has been worked out before. */
+    private static final double STORED_SECONDS = 30;
 
     private static final long LONGEST = Time.micros(Scenario.LONGEST_SECONDS);
 
@@ -77,8 +81,7 @@ public class BenchService {
      */
     public String open(long revisionId, Scenario hands, long micros, String about) {
         List<Action> actions = acts.of(hands, micros);
-        return state(benches.add(revisionId, micros, about, actions), null, null)
-                .url();
+        return address(row(benches.add(revisionId, micros, about, actions)));
     }
 
     /** The address of a circuit's bench as it was left; a new bench where it has none. */
@@ -90,6 +93,11 @@ public class BenchService {
                     .or(() -> benches.newestOfCircuit(slug).map(old -> row(takeOver(old, circuit.revisionId()))))
                     .orElseGet(() -> row(benches.add(circuit.revisionId(), FIRST_LOOK)));
         }
+        return address(bench);
+    }
+
+    /** Where a bench was left. */
+    private static String address(BenchRepository.Row bench) {
         return BenchState.url(bench.id(), Objects.requireNonNullElse(bench.head(), 0L), within(bench.cursorMicros()));
     }
 
@@ -358,8 +366,10 @@ public class BenchService {
                 .map(Action::id)
                 .toList();
         long target = Objects.requireNonNullElse(last.undoTo(), 0L);
+        // first, for it is told that nothing was changed where this takes too long
+        BenchState back = state(from.bench().id(), target, last.undoMicros());
         benches.undo(from.bench().id(), last, undone);
-        return state(from.bench().id(), target, last.undoMicros());
+        return back;
     }
 
     private static Field input(Assembly assembly, String key) {
@@ -431,7 +441,9 @@ public class BenchService {
                 from.drawn().assembly(),
                 then);
         long id = benches.add(from.bench().id(), actions, then);
-        return state(from.bench().id(), id, then);
+        // it is stored, so it mustn't be told that it isn't: what follows is worked out already, and has time of its
+        // own
+        return Budget.ofSeconds(STORED_SECONDS).call(() -> state(from.bench().id(), id, then));
     }
 
     private static List<Action> prefix(List<Action> actions, Long last) {
