@@ -1,11 +1,11 @@
 package org.jagridge.core.prove;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Input;
@@ -20,7 +20,7 @@ import org.jagridge.core.run.Engine;
 
 /**
  * The hand tests with which an interlock is accepted on site: everything that its rules watch is brought on, each opening
- * is taken through each of its positions, by its drive and by hand where that can differ, everything is called off, and
+ * is taken through each of its positions, by its drive and by hand where that makes a difference, everything is called off, and
  * the mains goes and comes back. What must be seen is computed by doing the same in the circuit.
  */
 public final class Acceptance {
@@ -37,10 +37,12 @@ public final class Acceptance {
     public record Sheet(List<Line> lines, List<String> notCovered) {}
 
     private static final String TARGET = "target";
-    private static final List<String> POSITIONS = List.of("half", "open", "half", "shut");
+    private static final List<String> POSITIONS = List.of("half", "open", "shut");
+    private static final long LONGEST = 3600 * Time.SECOND;
     private static final long PAUSE = 3 * Time.SECOND;
 
     private final Subject subject;
+    private final HandWords words;
     private final List<Assembly.Member> watched = new ArrayList<>();
     private final List<Assembly.Member> openings = new ArrayList<>();
     private final List<Line> lines = new ArrayList<>();
@@ -48,6 +50,7 @@ public final class Acceptance {
 
     private Acceptance(Circuit circuit) {
         subject = new Subject(Subject.still(circuit), circuit.rules());
+        words = new HandWords(subject.assembly);
         Set<String> named = new LinkedHashSet<>();
         circuit.rules().forEach(r -> named.addAll(subject.duties(r)));
         subject.seen.stream().filter(m -> named.contains(m.part().id())).forEach(watched::add);
@@ -77,16 +80,17 @@ public final class Acceptance {
         }
         Map<Input, Object> before = new LinkedHashMap<>();
         calls.keySet().forEach(i -> before.put(i, value(i)));
-        line("Everything shut, and called: " + words(calls), calls);
+        line("Everything shut, and called: " + words.of(calls), calls);
         for (Assembly.Member o : openings) {
-            for (Object by : movers(o)) {
+            List<Object> movers = movers(o);
+            for (Object by : whoMovesItMatters(o, movers) ? movers : movers.subList(0, 1)) {
                 for (String position : POSITIONS) {
                     move(o, by, position);
                 }
             }
         }
-        line("Called off: " + words(before), before);
-        line("Called again: " + words(calls), calls);
+        line("Called off: " + words.of(before), before);
+        line("Called again: " + words.of(calls), calls);
         mains();
         List<String> not = new ArrayList<>(never);
         not.add(
@@ -107,7 +111,40 @@ public final class Acceptance {
         if (v.how() != null) {
             v.how().steps().forEach(s -> s.set().forEach((key, value) -> sets.put(Input.parse(key), value)));
         }
-        return sets;
+        return turned(m, sets);
+    }
+
+    /** The same by turning set points in place of making rooms warm or cold, where that brings the part on, too. */
+    private Map<Input, Object> turned(Assembly.Member m, Map<Input, Object> sets) {
+        Map<Input, Object> turned = new LinkedHashMap<>(sets);
+        sets.forEach((input, value) -> {
+            if (value instanceof Number n && value(input) instanceof Number now && !HandWords.isSetting(input)) {
+                double by = now.doubleValue() - n.doubleValue();
+                for (Input set : settings()) {
+                    Map<Input, Object> other = new LinkedHashMap<>(turned);
+                    other.remove(input);
+                    other.put(set, ((Number) value(set)).doubleValue() + by);
+                    if (works(
+                            m,
+                            Replay.rest(
+                                    subject.engine,
+                                    subject.engine.advance(at, Move.of(other).act())))) {
+                        turned.clear();
+                        turned.putAll(other);
+                        return;
+                    }
+                }
+            }
+        });
+        return turned;
+    }
+
+    /** Every set point of the circuit. */
+    private List<Input> settings() {
+        return subject.assembly.members().stream()
+                .flatMap(m -> m.inputs().stream().map(f -> new Input(m.part().id(), f.name())))
+                .filter(i -> HandWords.isSetting(i) && value(i) instanceof Number)
+                .toList();
     }
 
     private boolean works(Assembly.Member m, Configuration c) {
@@ -123,17 +160,56 @@ public final class Acceptance {
                 .orElse(List.of(""));
     }
 
-    private void move(Assembly.Member opening, Object by, String position) {
+    /** Whether anything but the opening and its drive does something else on the way to any of its positions. */
+    private boolean whoMovesItMatters(Assembly.Member opening, List<Object> movers) {
+        for (String position : POSITIONS) {
+            Set<Set<Map<String, String>>> ways = new HashSet<>();
+            for (Object by : movers) {
+                Map<Input, Object> sets = sets(opening, by, position);
+                Set<Map<String, String>> seen = new LinkedHashSet<>();
+                Configuration c = subject.engine.advance(at, Move.of(sets).act());
+                for (long until = c.micros() + LONGEST;
+                        ;
+                        c = subject.engine.next(c).orElseThrow()) {
+                    Map<String, String> signals = new LinkedHashMap<>(c.frame().signals());
+                    signals.keySet().removeIf(id -> isMovedWith(opening, id));
+                    seen.add(signals);
+                    if (c.untilNextWake() == Long.MAX_VALUE || c.micros() + c.untilNextWake() > until) {
+                        break;
+                    }
+                }
+                ways.add(seen);
+            }
+            if (ways.size() > 1) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean isMovedWith(Assembly.Member opening, String id) {
+        Assembly.Member m = subject.assembly.member(id).orElseThrow();
+        return m.part().id().equals(opening.part().id())
+                || (m.is(Trait.DERIVED_SOURCE)
+                        && m.type().references(m.params()).stream()
+                                .anyMatch(r -> r.id().equals(opening.part().id())));
+    }
+
+    private static Map<Input, Object> sets(Assembly.Member opening, Object by, String position) {
         Map<Input, Object> sets = new LinkedHashMap<>();
         String id = opening.part().id();
-        String how = "";
         if (!by.equals("")) {
             opening.inputs().stream()
                     .filter(f -> !f.name().equals(TARGET))
                     .forEach(f -> sets.put(new Input(id, f.name()), by));
-            how = by.equals("hand") ? ", by hand" : ", by its drive";
         }
         sets.put(new Input(id, TARGET), position);
+        return sets;
+    }
+
+    private void move(Assembly.Member opening, Object by, String position) {
+        Map<Input, Object> sets = sets(opening, by, position);
+        String how = by.equals("") ? "" : by.equals("hand") ? ", by hand" : ", by its drive";
         line(opening.part().title() + " " + (position.equals("half") ? "half open" : position) + how, sets);
     }
 
@@ -164,15 +240,5 @@ public final class Acceptance {
                 .member(input.part())
                 .map(m -> at.input(m, input.name()))
                 .orElse(null);
-    }
-
-    private static String words(Map<Input, Object> sets) {
-        return sets.isEmpty()
-                ? "as it is"
-                : String.join(
-                        ", ",
-                        sets.entrySet().stream()
-                                .map(e -> e.getKey() + " " + Objects.toString(e.getValue()))
-                                .toList());
     }
 }

@@ -10,9 +10,9 @@ import org.jagridge.core.circuit.Fault;
  *
  * @param how how the rule is broken with it, or null
  * @param when a setting in which it shows: what differs from where everything begins, by {@code PART.input}; or null
- * @param second for a hidden fault: the faults that break the rule on top of it and don't alone
+ * @param second for a hidden fault: the faults that break the rule on top of it and don't alone, if that was searched
  */
-public record FaultVerdict(Fault fault, Kind kind, Counterexample how, Map<String, Object> when, List<Fault> second) {
+public record FaultVerdict(Fault fault, Kind kind, Counterexample how, Map<String, Object> when, List<Second> second) {
     /** From the worst. */
     public enum Kind {
         /** The rule is broken. */
@@ -31,7 +31,10 @@ public record FaultVerdict(Fault fault, Kind kind, Counterexample how, Map<Strin
         }
     }
 
-    FaultVerdict with(List<Fault> more) {
+    /** @param how how the rule is broken with both faults; null where that isn't decided */
+    public record Second(Fault fault, Counterexample how) {}
+
+    FaultVerdict with(List<Second> more) {
         return new FaultVerdict(fault, kind, how, when, more);
     }
 }

@@ -32,7 +32,8 @@ final class Faults {
         return new ArrayList<>(faults);
     }
 
-    private static boolean isWired(Circuit circuit, Branch b) {
+    /** Whether wires lead to both ends of a contact. */
+    static boolean isWired(Circuit circuit, Branch b) {
         return b.a() != null
                 && b.b() != null
                 && circuit.wires().stream().anyMatch(w -> w.from().equals(b.a()) || w.to().equals(b.a()))

@@ -1,9 +1,9 @@
 package org.jagridge.core.prove;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.format.RuleText;
 
@@ -31,12 +31,22 @@ public final class ProofWriter {
             m.put(possible ? "example" : "counterexample", steps(v.how()));
             m.put(possible ? "reachedAtSeconds" : "brokenAtSeconds", v.how().brokenAtSeconds());
         }
-        m.put("breakers", faults(v, FaultVerdict.Kind.HOT, true));
+        m.put(
+                "breakers",
+                v.of(FaultVerdict.Kind.HOT).stream()
+                        .map(f -> way(f.fault(), f.how()))
+                        .toList());
         m.put("failsHot", v.failsHot().stream().map(CircuitWriter::fault).toList());
         m.put("failsCold", faults(v, FaultVerdict.Kind.COLD));
         m.put("shows", faults(v, FaultVerdict.Kind.SHOWS));
         m.put("hidden", faults(v, FaultVerdict.Kind.HIDDEN));
         m.put("open", faults(v, FaultVerdict.Kind.OPEN));
+        m.put(
+                "latent",
+                v.of(FaultVerdict.Kind.HIDDEN).stream()
+                        .filter(f -> !f.second().isEmpty())
+                        .map(ProofWriter::latent)
+                        .toList());
         return m;
     }
 
@@ -44,21 +54,26 @@ public final class ProofWriter {
         return v.of(kind).stream().map(f -> CircuitWriter.fault(f.fault())).toList();
     }
 
-    private static List<Map<String, Object>> faults(Verdict v, FaultVerdict.Kind kind, boolean how) {
-        List<Map<String, Object>> list = new ArrayList<>();
-        for (FaultVerdict f : v.of(kind)) {
-            Map<String, Object> m = new LinkedHashMap<>();
-            m.put("fault", CircuitWriter.fault(f.fault()));
-            if (how) {
-                m.put(
-                        "faultsAtStart",
-                        f.how().faults().stream().map(CircuitWriter::fault).toList());
-                m.put("counterexample", steps(f.how()));
-                m.put("brokenAtSeconds", f.how().brokenAtSeconds());
-            }
-            list.add(m);
+    /** A fault with how the rule is broken with it; without a way where that isn't decided. */
+    private static Map<String, Object> way(Fault fault, Counterexample how) {
+        Map<String, Object> m = new LinkedHashMap<>();
+        m.put("fault", CircuitWriter.fault(fault));
+        if (how != null) {
+            m.put(
+                    "faultsAtStart",
+                    how.faults().stream().map(CircuitWriter::fault).toList());
+            m.put("counterexample", steps(how));
+            m.put("brokenAtSeconds", how.brokenAtSeconds());
         }
-        return list;
+        return m;
+    }
+
+    /** A hidden fault with those that break the rule on top of it. */
+    private static Map<String, Object> latent(FaultVerdict f) {
+        Map<String, Object> m = new LinkedHashMap<>();
+        m.put("fault", CircuitWriter.fault(f.fault()));
+        m.put("second", f.second().stream().map(s -> way(s.fault(), s.how())).toList());
+        return m;
     }
 
     public static List<Map<String, Object>> steps(Counterexample c) {

@@ -22,12 +22,12 @@ import org.jagridge.core.run.RunLimitException;
  */
 public final class Prover {
     /** A circuit with more settings of its dials than that is searched in slices. */
-    private static final int FEW_SETTINGS = 100;
+    private static final int FEW_SETTINGS = 40;
 
     /** Instants of all searches with faults together, and the least that each of them gets. */
     private static final int FAULT_STEPS = 600_000;
 
-    private static final int LEAST_STEPS = 1_000;
+    static final int LEAST_STEPS = 1_000;
 
     private Prover() {}
 
@@ -44,6 +44,19 @@ public final class Prover {
         return whole.hands.settings() <= FEW_SETTINGS
                 ? whole(whole, singleFaults, limits)
                 : new SliceProver(whole, limits).verdicts(singleFaults);
+    }
+
+    /**
+     * The same verdicts with what lies behind the faults that show nowhere: with each of them there from the start, every
+     * other single fault again, but for wires on the terminal beside their own, and a few ohms more only with others such.
+     *
+     * @param verdicts with single faults
+     */
+    public static List<Verdict> secondFaults(Circuit circuit, List<Verdict> verdicts, Limits limits) {
+        List<Rule> rules = verdicts.stream().map(Verdict::rule).toList();
+        return rules.isEmpty()
+                ? verdicts
+                : new SecondFaults(new Subject(Subject.still(circuit), rules), limits).of(verdicts);
     }
 
     static List<Verdict> whole(Subject subject, boolean singleFaults, Limits limits) {
@@ -69,16 +82,16 @@ public final class Prover {
         return verdicts;
     }
 
-    /** How far each search with a fault goes. */
-    static Limits each(Limits limits, int faults) {
-        int share = Math.max(LEAST_STEPS, FAULT_STEPS / Math.max(1, faults));
+    /** How far each of so many searches with a fault goes. */
+    static Limits each(Limits limits, int searches, int least) {
+        int share = Math.max(LEAST_STEPS * 4, FAULT_STEPS / Math.max(1, searches));
         return limits.with(1, Math.min(share, limits.mostSteps()));
     }
 
     /** By fault, then by rule. */
     private static List<List<FaultVerdict>> withFaults(Subject subject, StateSearch sound, Limits limits) {
         List<Fault> faults = Faults.of(subject.circuit);
-        Limits each = each(limits, faults.size());
+        Limits each = each(limits, faults.size(), LEAST_STEPS);
         return faults.parallelStream()
                 .map(Budget.shared(f -> withFault(subject, sound, f, each)))
                 .toList();

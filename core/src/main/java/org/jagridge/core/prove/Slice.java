@@ -309,7 +309,7 @@ final class Slice {
     }
 
     /** The same text for slices that are alike. */
-    String key(Rule claim, Fault fault) {
+    String key(Rule claim, List<Fault> faults) {
         StringBuilder text = new StringBuilder();
         for (String id : order) {
             circuit.part(id).map(Slice::shape).ifPresent(p -> text.append(p).append('\n'));
@@ -318,7 +318,8 @@ final class Slice {
                             .append('\n'));
         }
         text.append(claim.claim()).append(claim.graceSeconds()).append(claim.inputs());
-        text.append(fault == null ? "" : fault.words()).append(left);
+        faults.forEach(f -> text.append(f.words()).append(';'));
+        text.append(left);
         return numbered(text.toString());
     }
 
@@ -326,7 +327,13 @@ final class Slice {
         return p.id() + " is " + p.type() + p.params() + p.fitted() + p.whenNotFitted();
     }
 
-    private String numbered(String text) {
+    /** Whether it has such a part or wire. */
+    boolean isIn(String id) {
+        return order.contains(id);
+    }
+
+    /** The same text for what is alike in slices that are alike. */
+    String numbered(String text) {
         Matcher m = ID.matcher(text);
         StringBuilder out = new StringBuilder();
         while (m.find()) {

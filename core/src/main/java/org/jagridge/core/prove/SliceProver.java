@@ -28,7 +28,7 @@ import org.jagridge.core.run.RunLimitException;
  */
 final class SliceProver {
     /** Slices of a larger share of the circuit than that on the average save nothing. */
-    private static final double MOST_OF = 0.5;
+    private static final double MOST_OF = 0.85;
 
     /** A claim, or a part that people look at, with its slice. */
     private record Target(Rule rule, Rule claim, Slice slice, Set<String> duties, List<String> parts) {}
@@ -157,7 +157,7 @@ final class SliceProver {
     }
 
     private Searched searched(Target t) {
-        return sound.computeIfAbsent(t.slice().key(t.claim(), null), k -> {
+        return sound.computeIfAbsent(t.slice().key(t.claim(), List.of()), k -> {
             Subject subject = t.slice().subject(t.claim());
             return new Searched(
                     t.slice(), subject, subject.search(limits).from(List.of()).search());
@@ -181,7 +181,7 @@ final class SliceProver {
             complete &= s.search().isComplete();
             rests &= s.search().alwaysRests();
             t.slice().frees.values().forEach(f -> f.forEach(x -> let.add(x.part())));
-            if (alike.add(t.slice().key(t.claim(), null))) {
+            if (alike.add(t.slice().key(t.claim(), List.of()))) {
                 states += s.search().states();
                 onTheWay += s.search().onTheWay();
             }
@@ -251,7 +251,7 @@ final class SliceProver {
                 .toList();
         Map<String, Task> different = new LinkedHashMap<>();
         touched.forEach(t -> t.tasks().forEach(k -> different.putIfAbsent(k.key(), k)));
-        Limits each = Prover.each(limits, different.size());
+        Limits each = Prover.each(limits, different.size(), Prover.LEAST_STEPS);
         Budget budget = Budget.current();
         different.values().parallelStream().forEach(k -> budget.run(() -> outcomes.put(k.key(), outcome(k, each))));
         return touched.parallelStream().map(Budget.shared(this::verdicts)).toList();
@@ -275,12 +275,18 @@ final class SliceProver {
     private Task task(Target t, Fault fault, Cone.Trunk changed) {
         if (changed == null) {
             Fault held = t.slice().inSlice(fault);
-            return new Task(t, t.slice(), held, t.slice().key(t.claim(), held) + (held == null ? "?" : ""));
+            return new Task(
+                    t,
+                    t.slice(),
+                    held,
+                    held == null
+                            ? t.slice().key(t.claim(), List.of()) + "?"
+                            : t.slice().key(t.claim(), List.of(held)));
         }
         Set<String> all = new LinkedHashSet<>(t.parts());
         all.addAll(t.slice().cone.parts);
         Slice slice = new Slice(changed.assembly, Cone.of(changed, all, strict), t.slice().left);
-        return new Task(t, slice, null, t.slice().key(t.claim(), null) + "|" + slice.key(t.claim(), null));
+        return new Task(t, slice, null, t.slice().key(t.claim(), List.of()) + "|" + slice.key(t.claim(), List.of()));
     }
 
     private Outcome outcome(Task k, Limits each) {

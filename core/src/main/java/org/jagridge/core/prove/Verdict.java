@@ -29,6 +29,10 @@ public record Verdict(
         return faults.stream().filter(f -> f.kind() == kind).toList();
     }
 
+    Verdict with(List<FaultVerdict> others) {
+        return new Verdict(rule, standing, holds, complete, states, bound, how, others);
+    }
+
     /** The faults that break it. */
     public List<Fault> failsHot() {
         return of(FaultVerdict.Kind.HOT).stream().map(FaultVerdict::fault).toList();

@@ -52,14 +52,14 @@ public class ConeTest {
     @Test
     public void slicesOfOpeningsThatAreAlikeReadAlikeAndOthersDont() {
         Rule never = circuit.rules().get(0);
-        String of1 = slice("H1", "V1").key(claim(never, "V1"), null);
-        assertEquals(slice("H1", "V3").key(claim(never, "V3"), null), of1);
-        assertEquals(slice("H1", "V4").key(claim(never, "V4"), null), of1);
+        String of1 = slice("H1", "V1").key(claim(never, "V1"), List.of());
+        assertEquals(slice("H1", "V3").key(claim(never, "V3"), List.of()), of1);
+        assertEquals(slice("H1", "V4").key(claim(never, "V4"), List.of()), of1);
         Circuit other = other();
         Assembly otherAssembly = Assembly.of(other);
         Cone cone = Cone.of(new Cone.Trunk(otherAssembly), List.of("H1", "V1"));
         assertNotEquals(
-                new Slice(otherAssembly, cone, cone.inSeriesWithSource()).key(claim(never, "V1"), null),
+                new Slice(otherAssembly, cone, cone.inSeriesWithSource()).key(claim(never, "V1"), List.of()),
                 of1,
                 "a relay of other volts is another thing");
     }

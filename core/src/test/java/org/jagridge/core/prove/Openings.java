@@ -17,7 +17,9 @@ final class Openings {
         /** AC relay that is in while open, its normally closed contact in the loop. */
         OPEN_NC,
         /** The same on a signal that is there only while the opener moves. */
-        MOVING_NC
+        MOVING_NC,
+        /** As the first, with a second limit switch in series. */
+        TWO_LIMITS
     }
 
     private final List<Object> parts = new ArrayList<>();
@@ -41,7 +43,7 @@ final class Openings {
     }
 
     private void opening(int i, int heaters, Design design) {
-        boolean direct = design == Design.SHUT;
+        boolean direct = design == Design.SHUT || design == Design.TWO_LIMITS;
         String signal = direct ? "dc-always" : design == Design.OPEN_NC ? "ac-while-open" : "ac-while-moving";
         part("V" + i, "opening", Map.of());
         part("OP" + i, "opener", Map.of("opening", "V" + i, "signal", signal));
@@ -52,7 +54,13 @@ final class Openings {
             relay.put("coilKind", "DC");
             part("LS" + i, "limit-switch", Map.of("opening", "V" + i));
             wire("OP" + i + ".S1", "LS" + i + ".C");
-            wire("LS" + i + ".NO", "K" + i + ".A1");
+            if (design == Design.TWO_LIMITS) {
+                part("LX" + i, "limit-switch", Map.of("opening", "V" + i));
+                wire("LS" + i + ".NO", "LX" + i + ".C");
+                wire("LX" + i + ".NO", "K" + i + ".A1");
+            } else {
+                wire("LS" + i + ".NO", "K" + i + ".A1");
+            }
         } else {
             wire("OP" + i + ".S1", "K" + i + ".A1");
         }
@@ -70,7 +78,7 @@ final class Openings {
         List<String> any = new ArrayList<>();
         for (int i = 1; i <= openings; i++) {
             wire(at, "K" + i + "." + j + "1");
-            at = "K" + i + "." + j + (design == Design.SHUT ? "4" : "2");
+            at = "K" + i + "." + j + (design == Design.SHUT || design == Design.TWO_LIMITS ? "4" : "2");
             any.add("V" + i + "!=shut");
         }
         wire(at, "H" + j + ".W");

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Rule;
@@ -178,6 +179,30 @@ public class ProverTest {
         Verdict alive = byId(Openings.read(deadlock(false), deadlockWires(false), List.of()), "standing-runs-HTR");
         assertTrue(alive.holds(), alive.bound());
         assertNotNull(alive.how());
+    }
+
+    /** The cottage with a valve that is made for the other letter heats when it is called to cool. */
+    @Test
+    public void aValveForTheOtherLetterIsFoundWithoutARule() {
+        Circuit right = Circuits.demo("wardens-cottage");
+        Circuit.Builder b = right.toBuilder();
+        b.parts().replaceAll(p -> {
+            Map<String, Object> params = new HashMap<>(p.params());
+            params.put("energised", "heats");
+            return p.id().equals("RV") ? p.withParams(params) : p;
+        });
+        for (boolean wrong : new boolean[] {false, true}) {
+            Circuit circuit = wrong ? b.build() : right;
+            List<Rule> rules = Standing.of(circuit).stream()
+                    .filter(r ->
+                            Set.of("standing-cools-CMP", "standing-heats-CMP").contains(r.id()))
+                    .toList();
+            assertEquals(rules.size(), 2);
+            for (Verdict v : Prover.prove(circuit, rules, false, Limits.usual().with(1, 4_000))) {
+                assertEquals(v.holds(), !wrong, v.rule().text());
+                assertTrue(!wrong || v.how().steps().size() <= 2, v.rule().text());
+            }
+        }
     }
 
     private static Verdict byId(Circuit circuit, String id) {

@@ -31,7 +31,6 @@ import org.jagridge.core.plan.WiringAnswerWriter;
 import org.jagridge.core.plan.WiringPlanner;
 import org.jagridge.core.plan.WiringRequestReader;
 import org.jagridge.core.prove.ProofWriter;
-import org.jagridge.core.prove.Prover;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.jagridge.core.trace.Lanes;
@@ -93,8 +92,7 @@ class ApiController {
     Map<String, Object> prove(@RequestBody(required = false) String body) {
         JsonNode tree = JsonText.parse(body);
         ProofRequest request = ProofRequest.read(tree, circuit(tree));
-        return ProofWriter.toMap(heavy.call(
-                () -> Prover.prove(request.circuit(), request.rules(), request.singleFaults(), request.limits())));
+        return ProofWriter.toMap(heavy.call(request::verdicts));
     }
 
     @PostMapping("/api/v1/check")

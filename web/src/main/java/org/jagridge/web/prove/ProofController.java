@@ -9,11 +9,11 @@ import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Rule;
 import org.jagridge.core.edit.Edit;
 import org.jagridge.core.part.PartTypes;
-import org.jagridge.core.prove.Acceptance;
 import org.jagridge.core.prove.RuleSentence;
 import org.jagridge.core.prove.Standing;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.NotFoundException;
 import org.jagridge.web.edit.EditService;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -55,6 +55,7 @@ class ProofController {
         model.addAttribute("circuit", row);
         model.addAttribute("rules", circuit.rules());
         model.addAttribute("standing", Standing.of(circuit));
+        model.addAttribute("off", proofs.off(row));
         model.addAttribute(
                 "words",
                 circuit.parts().stream()
@@ -68,19 +69,9 @@ class ProofController {
         model.addAttribute("stale", proved != null && proved.row().revisionId() != row.revisionId());
     }
 
-    /** The hand tests with which the circuit's interlocks are accepted, for paper. */
-    @GetMapping("/circuits/{slug}/acceptance")
-    String acceptance(@PathVariable String slug, Model model) {
-        CircuitRepository.Row row = circuits.require(slug);
-        model.addAttribute("circuit", row);
-        model.addAttribute(
-                "sheet", Acceptance.of(store.revision(row.revisionId()).circuit()));
-        return "prove/acceptance";
-    }
-
     @PostMapping("/circuits/{slug}/proof/start")
-    String start(@PathVariable String slug, @RequestParam(defaultValue = "false") boolean faults) {
-        proofs.start(circuits.require(slug), faults);
+    String start(@PathVariable String slug, @RequestParam(defaultValue = "none") String faults) {
+        proofs.start(circuits.require(slug), ProofService.Depth.of(faults));
         return "redirect:/circuits/" + slug + "/proof#result";
     }
 
@@ -91,8 +82,12 @@ class ProofController {
     }
 
     @PostMapping("/circuits/{slug}/proof/bench")
-    String bench(@PathVariable String slug, @RequestParam String rule, @RequestParam(defaultValue = "-1") int breaker) {
-        return "redirect:" + proofs.bench(circuits.require(slug), rule, breaker);
+    String bench(
+            @PathVariable String slug,
+            @RequestParam String rule,
+            @RequestParam(defaultValue = "-1") int breaker,
+            @RequestParam(defaultValue = "-1") int second) {
+        return "redirect:" + proofs.bench(circuits.require(slug), rule, breaker, second);
     }
 
     /** A rule in a sentence; what isn't understood is told at its word, and the sentence stays. */
@@ -133,6 +128,17 @@ class ProofController {
                     b.rules().removeIf(r -> rule.equals(r.id()));
                     return b.build();
                 }));
+        return "redirect:/circuits/" + slug + "/proof";
+    }
+
+    /** Switches a standing rule off for this circuit, or on again. */
+    @PostMapping("/circuits/{slug}/proof/standing")
+    String standing(@PathVariable String slug, @RequestParam String rule, @RequestParam boolean on) {
+        CircuitRepository.Row row = circuits.require(slug);
+        if (Standing.of(store.revision(row.revisionId()).circuit()).stream().noneMatch(r -> rule.equals(r.id()))) {
+            throw new NotFoundException("No rule \"" + rule + "\" stands for this circuit.");
+        }
+        proofs.standing(row, rule, on);
         return "redirect:/circuits/" + slug + "/proof";
     }
 

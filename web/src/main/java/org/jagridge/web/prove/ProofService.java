@@ -2,7 +2,9 @@ package org.jagridge.web.prove;
 
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
@@ -20,6 +22,7 @@ import org.jagridge.core.prove.Limits;
 import org.jagridge.core.prove.ProofWriter;
 import org.jagridge.core.prove.Prover;
 import org.jagridge.core.prove.Standing;
+import org.jagridge.core.prove.Verdict;
 import org.jagridge.web.bench.BenchService;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
@@ -46,6 +49,20 @@ class ProofService {
         this.store = store;
         this.proofs = proofs;
         this.benches = benches;
+    }
+
+    /** How far a proof goes. */
+    enum Depth {
+        NONE,
+        SINGLE,
+        SECOND;
+
+        static Depth of(String word) {
+            return Arrays.stream(values())
+                    .filter(d -> d.name().toLowerCase(Locale.ROOT).equals(word))
+                    .findFirst()
+                    .orElseThrow(() -> new NotFoundException("There is no proof with \"" + word + "\" faults."));
+        }
     }
 
     /** A proof that is under way or has failed. */
@@ -85,7 +102,7 @@ class ProofService {
     }
 
     /** Begins unless it is under way already. */
-    void start(CircuitRepository.Row row, boolean singleFaults) {
+    void start(CircuitRepository.Row row, Depth depth) {
         Job job = new Job();
         Job other = jobs.putIfAbsent(row.revisionId(), job);
         if (other != null && other.failed == null) {
@@ -93,14 +110,14 @@ class ProofService {
         }
         jobs.put(row.revisionId(), job);
         Circuit circuit = store.revision(row.revisionId()).circuit();
-        one.execute(() -> run(row.revisionId(), circuit, singleFaults, job));
+        List<Rule> rules = rules(circuit, proofs.off(row.id()));
+        one.execute(() -> run(row.revisionId(), circuit, rules, depth, job));
     }
 
-    private void run(long revisionId, Circuit circuit, boolean singleFaults, Job job) {
+    private void run(long revisionId, Circuit circuit, List<Rule> rules, Depth depth, Job job) {
         try {
             Limits limits = Limits.usual().watchedBy(job.done, () -> job.cancelled);
-            Map<String, Object> result =
-                    ProofWriter.toMap(heavy.call(() -> Prover.prove(circuit, rules(circuit), singleFaults, limits)));
+            Map<String, Object> result = ProofWriter.toMap(heavy.call(() -> verdicts(circuit, rules, depth, limits)));
             proofs.add(revisionId, JsonText.write(result));
             jobs.remove(revisionId);
         } catch (CancellationException e) {
@@ -119,10 +136,28 @@ class ProofService {
         });
     }
 
-    static List<Rule> rules(Circuit circuit) {
+    private static List<Verdict> verdicts(Circuit circuit, List<Rule> rules, Depth depth, Limits limits) {
+        List<Verdict> verdicts = Prover.prove(circuit, rules, depth != Depth.NONE, limits);
+        return depth == Depth.SECOND ? Prover.secondFaults(circuit, verdicts, limits) : verdicts;
+    }
+
+    private static List<Rule> rules(Circuit circuit, List<String> off) {
         List<Rule> rules = new ArrayList<>(circuit.rules());
-        rules.addAll(Standing.of(circuit));
+        Standing.of(circuit).stream().filter(r -> !off.contains(r.id())).forEach(rules::add);
         return rules;
+    }
+
+    /** The standing rules that are switched off for a circuit. */
+    List<String> off(CircuitRepository.Row circuit) {
+        return proofs.off(circuit.id());
+    }
+
+    void standing(CircuitRepository.Row circuit, String rule, boolean on) {
+        if (on) {
+            proofs.switchOn(circuit.id(), rule);
+        } else {
+            proofs.switchOff(circuit.id(), rule);
+        }
     }
 
     /** What was proved last, with the revision that it was of. */
@@ -138,11 +173,11 @@ class ProofService {
     /**
      * A bench on which a way was done that broke a rule.
      *
-     * @param breaker which of the faults that break it, or -1 for the way without a fault
+     * @param breaker which of the faults that break it, or which of the hidden ones; -1 for the way without a fault
+     * @param second which of the faults on top of the hidden one, or -1
      * @return its address
      */
-    @SuppressWarnings("unchecked")
-    String bench(CircuitRepository.Row circuit, String rule, int breaker) {
+    String bench(CircuitRepository.Row circuit, String rule, int breaker, int second) {
         Proved proved = newest(circuit).orElseThrow(() -> new NotFoundException("Nothing has been proved here yet."));
         Map<String, Object> result = proved.results().stream()
                 .filter(r -> rule.equals(r.get("rule")))
@@ -151,15 +186,13 @@ class ProofService {
         Map<String, Object> way = result;
         String about = result.get("text").toString();
         if (breaker >= 0) {
-            List<Map<String, Object>> breakers = (List<Map<String, Object>>) result.get("breakers");
-            if (breaker >= breakers.size()) {
-                throw new NotFoundException("The proof has no such fault any more.");
-            }
-            way = breakers.get(breaker);
-            about += " – broken with a fault";
+            way = second < 0
+                    ? at(result.get("breakers"), breaker)
+                    : at(at(result.get("latent"), breaker).get("second"), second);
+            about += second < 0 ? " – broken with a fault" : " – broken with a hidden fault and another";
         }
-        Object steps = way.getOrDefault("counterexample", result.get("example"));
-        Object at = way.getOrDefault("brokenAtSeconds", result.get("reachedAtSeconds"));
+        Object steps = way.getOrDefault("counterexample", way == result ? result.get("example") : null);
+        Object at = way.getOrDefault("brokenAtSeconds", way == result ? result.get("reachedAtSeconds") : null);
         if (!(steps instanceof List<?> list) || !(at instanceof Number seconds)) {
             throw new NotFoundException("There is nothing to play for this rule.");
         }
@@ -176,5 +209,13 @@ class ProofService {
                 "",
                 store.revision(proved.row().revisionId()).circuit());
         return benches.open(proved.row().revisionId(), scenario, Time.micros(seconds.doubleValue()), about);
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Map<String, Object> at(Object list, int index) {
+        if (!(list instanceof List<?> l) || index >= l.size()) {
+            throw new NotFoundException("The proof has no such fault any more.");
+        }
+        return (Map<String, Object>) l.get(index);
     }
 }

@@ -47,6 +47,14 @@ final class ProofView {
     /** The faults of one kind. */
     record Group(Kind kind, List<Line> lines) {}
 
+    /**
+     * A hidden fault with what breaks the rule on top of it.
+     *
+     * @param index among the hidden faults that have such
+     * @param open how many more weren't decided
+     */
+    record Latent(String words, int index, List<Line> second, long open) {}
+
     /** What is said of one rule. */
     record Result(
             String rule,
@@ -57,7 +65,8 @@ final class ProofView {
             long states,
             String bound,
             boolean plays,
-            List<Group> groups) {
+            List<Group> groups,
+            List<Latent> latent) {
         public boolean withFaults() {
             return !groups.isEmpty();
         }
@@ -117,7 +126,32 @@ final class ProofView {
                 ((Number) r.get("states")).longValue(),
                 (String) r.get("bound"),
                 possible || r.get("counterexample") != null,
-                groups);
+                groups,
+                latent(r));
+    }
+
+    @SuppressWarnings("unchecked")
+    private static List<Latent> latent(Map<String, Object> r) {
+        List<Map<String, Object>> all = (List<Map<String, Object>>) r.getOrDefault("latent", List.of());
+        List<Latent> latent = new ArrayList<>();
+        for (Map<String, Object> m : all) {
+            List<Map<String, Object>> second = (List<Map<String, Object>>) m.get("second");
+            List<Line> lines = new ArrayList<>();
+            for (int i = 0; i < second.size(); i++) {
+                if (second.get(i).get("counterexample") != null) {
+                    lines.add(new Line(
+                            fault((Map<String, Object>) second.get(i).get("fault"))
+                                    .words(),
+                            i));
+                }
+            }
+            latent.add(new Latent(
+                    fault((Map<String, Object>) m.get("fault")).words(),
+                    latent.size(),
+                    lines,
+                    second.size() - lines.size()));
+        }
+        return latent;
     }
 
     @SuppressWarnings("unchecked")

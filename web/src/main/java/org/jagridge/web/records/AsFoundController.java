@@ -12,6 +12,7 @@ import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
+import org.jagridge.web.circuits.Texts;
 import org.jagridge.web.edit.EditService;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;

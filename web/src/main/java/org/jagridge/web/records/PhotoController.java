@@ -11,6 +11,7 @@ import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
 import org.jagridge.web.circuits.NotFoundException;
+import org.jagridge.web.circuits.Texts;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;

@@ -7,6 +7,7 @@ import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.Texts;
 import org.jagridge.web.sequence.Told;
 import org.jagridge.web.settings.Settings;
 import org.springframework.stereotype.Controller;

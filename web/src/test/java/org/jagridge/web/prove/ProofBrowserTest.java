@@ -72,6 +72,56 @@ public class ProofBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void aSheetIsGoneThroughAndWhatWasSeenStays() {
+        page().navigate(url("/circuits/propagation-house/acceptance"));
+        page().locator("[name='who']").fill("T. Rowe");
+        page().locator("button:has-text('Go through it here')").click();
+        assertThat(page().locator("[role='status']")).containsText("0 of ");
+        Locator first = page().locator("#line-1");
+        first.locator("[name='initials']").fill("TR");
+        first.locator("button:has-text('so'):not(.quiet)").click();
+        assertThat(page().locator("#line-1")).containsText("✓ so TR");
+        assertThat(page().locator("#line-2 [name='initials']")).hasValue("TR");
+        page().locator("#line-2 [name='words']").fill("it went on");
+        page().locator("#line-2 [name='words']").press("Enter");
+        assertThat(page().locator("#line-2")).containsText("✕ not so");
+        page().locator("#line-2 button:has-text('take back')").click();
+        assertThat(page().locator("#line-2 [name='words']")).hasValue("");
+        page().locator("#line-2 [name='words']").fill("it went on");
+        page().locator("#line-2 button:has-text('not so')").click();
+        assertThat(page().locator("[role='status']")).containsText("was not as it must be");
+        page().reload();
+        assertThat(page().locator("#line-2")).containsText("it went on");
+        page().navigate(url("/circuits/propagation-house/acceptance"));
+        assertThat(page().locator(".gone")).containsText("T. Rowe");
+        assertThat(page().locator(".gone")).containsText("1 as they must be, 1 not");
+        page().navigate(url("/acceptances/00000000-0000-0000-0000-000000000000"));
+        assertThat(page().locator("main")).containsText("There is no acceptance");
+    }
+
+    @Test
+    public void aStandingRuleIsSwitchedOffAndOnAgain() {
+        page().navigate(url("/circuits/cold-store/proof"));
+        page().locator(".proof-rules summary").click();
+        page().locator(".standing button").first().click();
+        assertThat(page().locator(".proof-rules")).containsText("1 of them is switched off and not proved");
+        page().reload();
+        page().locator(".proof-rules summary").click();
+        page().locator(".standing .off button").click();
+        assertThat(page().locator(".proof-rules")).not().containsText("switched off and not");
+    }
+
+    @Test
+    public void behindAHiddenFaultASecondOneIsFoundAndPlays() {
+        page().navigate(url("/circuits/propagation-house/proof"));
+        prove("and a second one");
+        Locator latent = page().locator(".latent").first();
+        assertThat(latent).containsText("then wire earthed");
+        latent.locator("button").first().click();
+        assertThat(page()).hasURL(Pattern.compile(".*/bench.*"));
+    }
+
+    @Test
     public void aProofThatIsUnderWayCanBeCancelled() {
         page().navigate(url("/circuits/wardens-cottage/proof"));
         page().locator(".proof-start button:has-text('Prove, with')").click();

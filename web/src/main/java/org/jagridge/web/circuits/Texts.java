@@ -1,15 +1,15 @@
-package org.jagridge.web.records;
+package org.jagridge.web.circuits;
 
 import java.util.List;
 import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.format.MalformedException;
 
 /** What people type into a heading, fitted to its column. */
-final class Texts {
+public final class Texts {
     private Texts() {}
 
     /** Without blanks around it, and no longer than {@code most} letters. */
-    static String cut(String text, int most) {
+    public static String cut(String text, int most) {
         String t = text.strip();
         return t.length() <= most ? t : t.substring(0, most);
     }
@@ -20,7 +20,7 @@ final class Texts {
      * @param what it is, as the beginning of a sentence
      * @throws MalformedException where it is longer than {@code most} letters; nothing is cut off without a word
      */
-    static String within(String text, int most, String what) {
+    public static String within(String text, int most, String what) {
         String t = text.strip();
         if (t.length() > most) {
             throw new MalformedException(List.of(new Problem(
