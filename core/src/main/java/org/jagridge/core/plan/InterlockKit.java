@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.JsonText;
 import org.jagridge.core.plan.InterlockRequest.Heater;
@@ -93,6 +94,17 @@ final class InterlockKit {
         this.techniques = techniques;
     }
 
+    /** The pieces of a plan that was made. */
+    static InterlockKit of(InterlockRequest request, InterlockAnswer.Plan plan) {
+        Map<String, Technique> techniques = new LinkedHashMap<>();
+        plan.techniques().forEach((opening, key) -> techniques.put(opening, technique(key)));
+        return new InterlockKit(request, techniques);
+    }
+
+    Map<String, Technique> techniques() {
+        return techniques;
+    }
+
     /** The whole interlock as a circuit, with a rule for each heater that answers to an opening. */
     Circuit circuit(String name) {
         places.add(Map.of("id", "panel", "name", "Interlock panel", "access", "panel"));
@@ -118,6 +130,10 @@ final class InterlockKit {
             put(heater(h), Map.of("$", h.id(), "AMPS", h.amps(), "RATING", rating(h.amps())), "panel", 0);
             loop(h);
         }
+        return read(name, rules());
+    }
+
+    private Circuit read(String name, List<Map<String, Object>> rules) {
         Map<String, Object> file = new LinkedHashMap<>();
         file.put("format", "jagridge-circuit");
         file.put("version", 1);
@@ -125,8 +141,34 @@ final class InterlockKit {
         file.put("places", places);
         file.put("parts", parts);
         file.put("wires", wires);
-        file.put("rules", rules());
+        file.put("rules", rules);
         return CircuitReader.read(JsonText.tree(file), "");
+    }
+
+    /** Nothing but an opening with what it offers, on the panel's mains. */
+    static Circuit signalAlone(Opening o) {
+        InterlockKit kit =
+                new InterlockKit(new InterlockRequest(List.of(o), List.of(), Map.of(), Map.of(), false, ""), Map.of());
+        kit.places.add(Map.of("id", "panel", "name", "Panel", "access", "panel"));
+        kit.put(map(DATA.get("panel")), Map.of(), "panel", 0);
+        kit.put(
+                map(map(DATA.get("signals")).get(o.signal().word())),
+                Map.of("$", o.id(), "VOLTS", o.volts()),
+                "panel",
+                0);
+        return kit.read("What " + o.id() + " offers", List.of());
+    }
+
+    /** The two terminals at which an opening gives its signal; empty where it gives none. */
+    static List<Terminal> signalTerminals(Circuit circuit, String opening) {
+        return list(DATA.get("signalTerminals")).stream()
+                .map(InterlockKit::strings)
+                .map(ends -> ends.stream()
+                        .map(e -> Terminal.parse(e.replace("$", opening)))
+                        .toList())
+                .filter(ends -> circuit.part(ends.get(0).part()).isPresent())
+                .findFirst()
+                .orElse(List.of());
     }
 
     boolean needsLow() {
@@ -165,10 +207,9 @@ final class InterlockKit {
 
     /** From the feed of a heater's call through a contact of each opening that stops it, to the call. */
     private void loop(Heater h) {
-        List<String> ends = strings(heater(h).get("loop")).stream()
-                .map(e -> port(e.replace("$", h.id())))
-                .toList();
+        List<String> ends = loopEnds(h);
         String at = ends.get(0);
+        double back = 0;
         for (String id : request.matrix().get(h.id())) {
             Opening o = request.openings().stream()
                     .filter(x -> x.id().equals(id))
@@ -180,12 +221,47 @@ final class InterlockKit {
                 List<String> contact = strings(pair).stream()
                         .map(c -> c.replace("$", id).replace("#", Integer.toString(set)))
                         .toList();
-                boolean inField = t.number("relays") == 0;
-                wire(at, contact.get(0), inField ? o.metres() : 0);
+                double out = isInField(t) ? o.metres() : 0;
+                wire(at, contact.get(0), back + out);
                 at = contact.get(1);
+                back = out;
             }
         }
-        wire(at, ends.get(1), 0);
+        wire(at, ends.get(1), back);
+    }
+
+    /** Whether its contact lies out at the opening, so that the loop leads there and back. */
+    private static boolean isInField(Technique t) {
+        return t.number("relays") == 0;
+    }
+
+    /** Metres of conductor in a heater's loop that lead out to openings and back. */
+    double loopMetres(Heater h) {
+        return request.openings().stream()
+                .filter(o -> request.matrix().get(h.id()).contains(o.id()) && isInField(techniques.get(o.id())))
+                .mapToDouble(o -> 2 * o.metres())
+                .sum();
+    }
+
+    /** Where the loop of a heater's call begins and ends. */
+    static List<String> loopEnds(Heater h) {
+        return strings(heater(h).get("loop")).stream()
+                .map(e -> port(e.replace("$", h.id())))
+                .toList();
+    }
+
+    /** What hands do to call for a heater. */
+    static Map<String, Object> call(Heater h) {
+        Map<String, Object> call = new LinkedHashMap<>();
+        map(heater(h).get("call")).forEach((input, value) -> call.put(input.replace("$", h.id()), value));
+        return call;
+    }
+
+    /** The coil at the end of a heater's loop; empty where the loop is the heater's own pair. */
+    static List<String> coil(Heater h) {
+        return strings(heater(h).get("coil")).stream()
+                .map(e -> e.replace("$", h.id()))
+                .toList();
     }
 
     /** Each heater that an opening stops has a set of that opening's relay for itself. */

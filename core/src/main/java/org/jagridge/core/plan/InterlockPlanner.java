@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
+import org.jagridge.core.part.Assembly;
 import org.jagridge.core.plan.InterlockAnswer.Buy;
 import org.jagridge.core.plan.InterlockAnswer.Plan;
 import org.jagridge.core.plan.InterlockAnswer.Rejected;
@@ -20,9 +21,9 @@ import org.jagridge.core.plan.InterlockKit.Technique;
 import org.jagridge.core.plan.InterlockRequest.Heater;
 import org.jagridge.core.plan.InterlockRequest.Opening;
 import org.jagridge.core.prove.FaultVerdict;
+import org.jagridge.core.prove.HandWords;
 import org.jagridge.core.prove.Limits;
 import org.jagridge.core.prove.Prover;
-import org.jagridge.core.prove.Step;
 import org.jagridge.core.prove.Verdict;
 
 /**
@@ -80,7 +81,7 @@ public final class InterlockPlanner {
         List<Rejected> rejected = new ArrayList<>();
         for (Draft d : drafts.values()) {
             InterlockKit kit = new InterlockKit(request, d.techniques());
-            Circuit circuit = kit.circuit("Interlock, " + d.strategy().title());
+            Circuit circuit = kit.circuit(title(d.strategy()));
             List<Verdict> sound = Prover.prove(circuit, circuit.rules(), false, limits);
             Optional<Verdict> broken = sound.stream().filter(v -> !v.holds()).findFirst();
             if (broken.isPresent()) {
@@ -88,7 +89,8 @@ public final class InterlockPlanner {
                         d.strategy().title(),
                         titles(d),
                         broken.get().rule().text() + ": broken without any fault, "
-                                + words(broken.get().how().steps()),
+                                + new HandWords(Assembly.of(circuit))
+                                        .of(broken.get().how().steps()),
                         broken.get().rule().id(),
                         circuit,
                         broken.get().how()));
@@ -113,16 +115,8 @@ public final class InterlockPlanner {
                 + " is shut. Fit a limit switch that is made only while it is fully shut.";
     }
 
-    private static String words(List<Step> steps) {
-        return String.join(
-                ", then ",
-                steps.stream()
-                        .map(s -> String.join(
-                                " and ",
-                                s.set().entrySet().stream()
-                                        .map(e -> e.getKey() + " " + e.getValue())
-                                        .toList()))
-                        .toList());
+    private String title(Strategy s) {
+        return (request.place().isEmpty() ? "Interlock, " : request.place() + ", ") + s.title();
     }
 
     private static Map<String, String> titles(Draft d) {

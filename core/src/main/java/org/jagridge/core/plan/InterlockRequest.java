@@ -1,5 +1,6 @@
 package org.jagridge.core.plan;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -8,6 +9,7 @@ import java.util.Map;
  *
  * @param matrix the openings that stop a heater, by heater
  * @param stock counts of what is at hand, by kind; empty where anything can be bought
+ * @param place what the place is called; may be empty
  * @param frost whether cold is a danger, so that a heater that stays off must be heard
  */
 public record InterlockRequest(
@@ -15,7 +17,8 @@ public record InterlockRequest(
         List<Heater> heaters,
         Map<String, List<String>> matrix,
         Map<String, Double> stock,
-        boolean frost) {
+        boolean frost,
+        String place) {
 
     /**
      * A vent, door, damper or hood.
@@ -70,6 +73,13 @@ public record InterlockRequest(
         public String title() {
             return title;
         }
+    }
+
+    /** The same with no heater answering to any opening. */
+    InterlockRequest unprotected() {
+        Map<String, List<String>> none = new LinkedHashMap<>();
+        heaters.forEach(h -> none.put(h.id(), List.of()));
+        return new InterlockRequest(openings, heaters, none, stock, frost, place);
     }
 
     /** How many heaters answer to an opening. */

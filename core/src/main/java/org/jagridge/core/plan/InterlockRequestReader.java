@@ -18,6 +18,7 @@ public final class InterlockRequestReader {
     private static final int MOST_OPENINGS = 24;
 
     private static final int MOST_HEATERS = 8;
+    private static final int LONGEST_PLACE = 60;
     private static final String ID = "[A-Za-z][A-Za-z0-9_-]{0,27}";
 
     private final Fields fields = new Fields();
@@ -36,7 +37,7 @@ public final class InterlockRequestReader {
 
     private InterlockRequest request(Object tree) {
         Map<String, Object> m = fields.object(tree, "");
-        fields.known(m, "", "openings", "heaters", "matrix", "stock", "frost");
+        fields.known(m, "", "openings", "heaters", "matrix", "stock", "frost", "place");
         Set<String> ids = new HashSet<>();
         List<Opening> openings = new ArrayList<>();
         List<Object> list = fields.list(m, "openings", "");
@@ -58,7 +59,16 @@ public final class InterlockRequestReader {
                 List.copyOf(heaters),
                 matrix(m, openings, heaters),
                 stock,
-                fields.flag(m, "frost", "", false));
+                fields.flag(m, "frost", "", false),
+                place(m));
+    }
+
+    private String place(Map<String, Object> m) {
+        String place = fields.text(m, "place", "", "").strip();
+        if (place.length() > LONGEST_PLACE) {
+            fields.wrong("/place", "it has " + place.length() + " letters; there is room for " + LONGEST_PLACE);
+        }
+        return place;
     }
 
     private void count(int count, int most, String path) {

@@ -209,8 +209,7 @@ public final class Acceptance {
 
     private void move(Assembly.Member opening, Object by, String position) {
         Map<Input, Object> sets = sets(opening, by, position);
-        String how = by.equals("") ? "" : by.equals("hand") ? ", by hand" : ", by its drive";
-        line(opening.part().title() + " " + (position.equals("half") ? "half open" : position) + how, sets);
+        line(words.of(sets), sets);
     }
 
     private void mains() {

@@ -37,7 +37,7 @@ public class InterlockPlannerTest {
                 "{\"openings\":[{\"id\":\"V1\",\"signal\":\"ac-while-moving\",\"limitSwitch\":false}]," + HEATER + "}");
         assertTrue(a.plans().isEmpty());
         InterlockAnswer.Rejected r = a.rejected().get(0);
-        assertTrue(r.why().contains("V1.target half"), r.why());
+        assertTrue(r.why().contains("Opening V1 half open"), r.why());
         Run run = Simulation.run(r.circuit(), r.how().scenario("again"));
         assertEquals(run.frames().get(run.frames().size() - 1).signals().get("H1"), "burning");
     }

@@ -56,7 +56,8 @@ public class InterlockTechniquesTest {
                 List.of(new Heater("H1", control, 3)),
                 Map.of("H1", List.of("V1")),
                 Map.of(),
-                true);
+                true,
+                "");
     }
 
     private static Circuit circuit(InterlockRequest request, Technique t) {
@@ -105,7 +106,8 @@ public class InterlockTechniquesTest {
                 List.of(new Heater("H1", Control.PAIR_24V, 1), new Heater("H2", Control.PAIR_24V, 1)),
                 Map.of("H1", List.of("V1"), "H2", List.of("V1", "V2")),
                 Map.of(),
-                false);
+                false,
+                "");
         Circuit c = circuit(request, InterlockKit.technique("dc-relay-through-limit"));
         assertEquals(c.part("V1-K").orElseThrow().params().get("sets"), 2);
         assertEquals(c.part("V2-K").orElseThrow().params().get("sets"), 1);
