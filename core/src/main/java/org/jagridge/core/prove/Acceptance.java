@@ -9,8 +9,6 @@ import java.util.Map;
 import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Input;
-import org.jagridge.core.circuit.Rule;
-import org.jagridge.core.circuit.Rule.Claim;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.part.Trait;
@@ -68,12 +66,13 @@ public final class Acceptance {
     }
 
     private Sheet sheet() {
-        at = Replay.rest(subject.engine, subject.engine.start(Map.of(), List.of()));
+        BringOn bringOn = new BringOn(subject);
+        at = bringOn.start();
         Map<Input, Object> calls = new LinkedHashMap<>();
         List<String> never = new ArrayList<>();
         for (Assembly.Member m : watched) {
-            Map<Input, Object> call = call(m);
-            if (call.isEmpty() && !works(m, at)) {
+            Map<Input, Object> call = bringOn.call(m);
+            if (call.isEmpty() && !bringOn.works(m, at)) {
                 never.add(m.part().id() + " can't be brought on by any hand that was tried: it isn't tested");
             }
             calls.putAll(call);
@@ -98,57 +97,6 @@ public final class Acceptance {
         not.add("faults that show nowhere: each needs a test of its own (see the proof)");
         not.add("two faults at once");
         return new Sheet(List.copyOf(lines), not);
-    }
-
-    /** What hands do to bring a part on. */
-    private Map<Input, Object> call(Assembly.Member m) {
-        Rule can = new Rule(
-                "can-" + m.part().id(), "", new Claim.Possible(Standing.works(m)), Rule.GRACE_SECONDS, Map.of());
-        Verdict v = Prover.prove(
-                        subject.circuit, List.of(can), false, Limits.usual().with(1, 20_000))
-                .get(0);
-        Map<Input, Object> sets = new LinkedHashMap<>();
-        if (v.how() != null) {
-            v.how().steps().forEach(s -> s.set().forEach((key, value) -> sets.put(Input.parse(key), value)));
-        }
-        return turned(m, sets);
-    }
-
-    /** The same by turning set points in place of making rooms warm or cold, where that brings the part on, too. */
-    private Map<Input, Object> turned(Assembly.Member m, Map<Input, Object> sets) {
-        Map<Input, Object> turned = new LinkedHashMap<>(sets);
-        sets.forEach((input, value) -> {
-            if (value instanceof Number n && value(input) instanceof Number now && !HandWords.isSetting(input)) {
-                double by = now.doubleValue() - n.doubleValue();
-                for (Input set : settings()) {
-                    Map<Input, Object> other = new LinkedHashMap<>(turned);
-                    other.remove(input);
-                    other.put(set, ((Number) value(set)).doubleValue() + by);
-                    if (works(
-                            m,
-                            Replay.rest(
-                                    subject.engine,
-                                    subject.engine.advance(at, Move.of(other).act())))) {
-                        turned.clear();
-                        turned.putAll(other);
-                        return;
-                    }
-                }
-            }
-        });
-        return turned;
-    }
-
-    /** Every set point of the circuit. */
-    private List<Input> settings() {
-        return subject.assembly.members().stream()
-                .flatMap(m -> m.inputs().stream().map(f -> new Input(m.part().id(), f.name())))
-                .filter(i -> HandWords.isSetting(i) && value(i) instanceof Number)
-                .toList();
-    }
-
-    private boolean works(Assembly.Member m, Configuration c) {
-        return Standing.works(m).holds(new Signs(subject.assembly, c));
     }
 
     private List<Object> movers(Assembly.Member opening) {

@@ -1,14 +1,18 @@
 package org.jagridge.web.interlock;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jagridge.core.plan.InterlockRequest;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriUtils;
 
 /** What is asked for in the address: columns of a table of openings and one of heaters, a value a row. */
 final class InterlockForm {
@@ -30,6 +34,8 @@ final class InterlockForm {
     private final List<Map<String, String>> heaters;
     private final boolean frost;
     private final boolean asked;
+    private String place = "";
+    private String like = "";
     private boolean repeated;
 
     private InterlockForm(
@@ -44,10 +50,27 @@ final class InterlockForm {
         InterlockForm form = p.containsKey("o.id")
                 ? new InterlockForm(rows(p, "o.", OPENING), rows(p, "h.", HEATER), p.containsKey("frost"), true)
                 : new InterlockForm(example(EXAMPLE_OPENINGS, OPENING), example(EXAMPLE_HEATERS, HEATER), true, false);
+        form.place = p.getFirst("place") == null ? "" : p.getFirst("place").strip();
+        form.like = p.getFirst("like") == null ? "" : p.getFirst("like");
         if (p.getFirst("again") != null) {
             form.repeat(p.getFirst("again"));
         }
         return form;
+    }
+
+    /** The place whose plan is copied to this one; empty where none is. */
+    public Optional<InterlockForm> first() {
+        return like.isEmpty()
+                ? Optional.empty()
+                : Optional.of(of(UriComponentsBuilder.fromUriString(like).build().getQueryParams().entrySet().stream()
+                        .collect(
+                                LinkedMultiValueMap::new,
+                                (all, e) -> e.getValue().forEach(v -> all.add(e.getKey(), decoded(v))),
+                                LinkedMultiValueMap::addAll)));
+    }
+
+    private static String decoded(String value) {
+        return value == null ? "" : UriUtils.decode(value, StandardCharsets.UTF_8);
     }
 
     /** Adds another opening like one that is there, with the next number, and lets the same heaters answer to it. */
@@ -121,6 +144,14 @@ final class InterlockForm {
         return heaters;
     }
 
+    public String place() {
+        return place;
+    }
+
+    public String like() {
+        return like;
+    }
+
     public boolean frost() {
         return frost;
     }
@@ -163,6 +194,7 @@ final class InterlockForm {
                         .toList());
         request.put("matrix", matrix);
         request.put("frost", frost);
+        request.put("place", place);
         return request;
     }
 
@@ -181,6 +213,16 @@ final class InterlockForm {
         }
     }
 
+    /** What the address of the next place would be: the same rows, and where they were copied from. */
+    public String nextQuery() {
+        InterlockForm next = new InterlockForm(openings, heaters, frost, true);
+        String here = like;
+        like = "";
+        next.like = query();
+        like = here;
+        return next.query();
+    }
+
     /** What the address would be. */
     public String query() {
         UriComponentsBuilder b = UriComponentsBuilder.newInstance();
@@ -189,6 +231,12 @@ final class InterlockForm {
                         .forEach(row -> row.forEach((name, value) -> b.queryParam(table.getKey() + name, value))));
         if (frost) {
             b.queryParam("frost", "on");
+        }
+        if (!place.isEmpty()) {
+            b.queryParam("place", place);
+        }
+        if (!like.isEmpty()) {
+            b.queryParam("like", like);
         }
         return b.encode().build().toUriString();
     }

@@ -30,7 +30,7 @@ public class InterlockBrowserTest extends BrowserTest {
         wait(plans());
         assertThat(plans().first()).containsText("Recommended");
         assertThat(plans().first().locator("table").first()).containsText("V1");
-        assertThat(page().locator(".interlock-plan.rejected")).containsText("V1.target half");
+        assertThat(page().locator(".interlock-plan.rejected")).containsText("Opening V1 half open");
         plans().first().locator("button:has-text('Open its circuit')").click();
         assertThat(page()).hasURL(Pattern.compile(".*/proof$"));
         assertThat(page().locator(".proof-rules li").first()).containsText("H1 never burns while V1 is not shut");
@@ -77,5 +77,57 @@ public class InterlockBrowserTest extends BrowserTest {
         page().locator("button:has-text('Plan and prove')").click();
         assertThat(page().locator("[name='o.id']").nth(3)).hasValue("DOOR");
         assertThat(page().locator("[role='alert']")).hasCount(0);
+    }
+
+    @Test
+    public void theWorkSheetCutsMarksAndSavesAndIsCopiedToTheNextPlace() {
+        page().navigate(url("/plan/interlock" + ONE.formatted("yes")));
+        page().locator("[name='place']").fill("North bay");
+        page().locator("[name='place']").press("Enter");
+        wait(plans());
+        plans().first().locator("a:has-text('cut list')").click();
+        wait(page().locator("[aria-label='Cut list'] tbody tr"));
+        assertThat(page().locator("h1")).containsText("North bay");
+        assertThat(page().locator("[aria-label='Cut list']")).containsText("At V1");
+        assertThat(page().locator(".labels li")).not().hasCount(0);
+        assertThat(page().locator("[aria-label='Acceptance']")).containsText("Opening V1 half open");
+        assertThat(page().locator("[aria-label='What it saves'] tbody tr")).containsText("H1");
+        page().locator("[name='hours']").fill("many");
+        page().locator("button:has-text('Run the day')").click();
+        assertThat(page().locator("[aria-label='What it saves'] [role='alert']"))
+                .containsText("\"many\" was given");
+        page().locator("a:has-text('Copy to the next place')").click();
+        assertThat(page().locator(".notice")).containsText("Copied from North bay");
+        page().locator("[name='place']").fill("South bay");
+        page().locator("[name='o.metres']").first().fill("40");
+        page().locator("[name='o.metres']").first().press("Enter");
+        wait(plans());
+        plans().first().locator("a:has-text('cut list')").click();
+        wait(page().locator("[aria-label='What is otherwise'] tbody tr"));
+        assertThat(page().locator("[aria-label='What is otherwise']")).containsText("Otherwise than at North bay");
+        assertThat(page().locator("[aria-label='What is otherwise']")).containsText("40 m");
+        page().goBack();
+        assertThat(page().locator("[name='o.metres']").first()).hasValue("40");
+    }
+
+    @Test
+    public void theSignalFinderNamesTheKindAndWhatInterlocksComeOfIt() {
+        page().navigate(url("/plan/signal"));
+        Locator next = page().locator(".signal-ask tr.next");
+        assertThat(next).hasCount(1);
+        page().locator("[name='moving']").selectOption("ac");
+        page().locator("button:has-text('What is it?')").click();
+        assertThat(page().locator("[role='status']").first()).containsText("2 kinds fit");
+        page().locator("[name='half']").selectOption("nothing");
+        page().locator("[name='limit']").selectOption("no");
+        page().locator("button:has-text('What is it?')").click();
+        assertThat(page().locator("[role='status']").first()).containsText("It offers AC while its drive moves it");
+        wait(page().locator(".interlock-plan.rejected"));
+        assertThat(page().locator(".interlock-plan.rejected").first()).containsText("broken without any fault");
+        page().reload();
+        assertThat(page().locator("[name='moving']")).hasValue("ac");
+        page().locator("[name='shut']").selectOption("dc");
+        page().locator("button:has-text('What is it?')").click();
+        assertThat(page().locator("[role='status']").first()).containsText("None of these kinds");
     }
 }
