@@ -27,7 +27,7 @@ public final class Repair {
     private static final String TARGET = "target";
     private static final String SHUT = "shut";
     private static final List<String> POSITIONS = List.of(SHUT, "half", "open");
-    private static final int MOST_LOOKED_AHEAD = 60;
+    private static final int MOST_LOOKED_AHEAD = 24;
     /** A hand comes so long after everything is at rest. */
     private static final double PAUSE_SECONDS = 3;
 
