@@ -2,7 +2,6 @@ package org.jagridge.core.prove;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -80,9 +79,6 @@ final class SecondFaults {
         Map<String, Task> different = new LinkedHashMap<>();
         tasks.values().forEach(list -> list.forEach(t -> different.putIfAbsent(t.key(), t)));
         Limits each = Prover.each(limits, different.size(), LEAST_STEPS);
-        if (System.getenv("DBG") != null)
-            System.out.println("DBG " + different.size() + " of "
-                    + tasks.values().stream().mapToInt(List::size).sum());
         Budget budget = Budget.current();
         different.values().parallelStream().forEach(t -> budget.run(() -> found.put(t.key(), search(t, each))));
         return verdicts.parallelStream()
@@ -91,24 +87,39 @@ final class SecondFaults {
     }
 
     private Verdict with(Verdict v, List<Task> tasks) {
-        Map<Fault, List<Second>> second = new LinkedHashMap<>();
-        Set<List<Fault>> done = new HashSet<>();
+        Map<Fault, Map<Fault, Second>> second = new LinkedHashMap<>();
         for (Task t : tasks) {
             Found f = found.get(t.key());
-            Counterexample how = f.deeds() == null ? null : inWhole(t, f, v.rule());
-            if ((how != null || f.deeds() != null || !f.decided()) && done.add(List.of(t.hidden(), t.then()))) {
-                second.computeIfAbsent(t.hidden(), h -> new ArrayList<>()).add(new Second(t.then(), how));
+            if (f.deeds() == null && f.decided()) {
+                continue;
+            }
+            Map<Fault, Second> of = second.computeIfAbsent(t.hidden(), h -> new LinkedHashMap<>());
+            Second known = of.get(t.then());
+            if (known == null || known.how() == null) {
+                Counterexample how = f.deeds() == null ? null : inWhole(t, slice(t), f, v.rule());
+                of.put(t.then(), new Second(t.then(), how));
             }
         }
         return v.with(v.faults().stream()
-                .map(f -> f.with(second.getOrDefault(f.fault(), List.of())))
+                .map(f -> f.with(
+                        List.copyOf(second.getOrDefault(f.fault(), Map.of()).values())))
                 .toList());
     }
 
-    private Counterexample inWhole(Task t, Found f, Rule rule) {
+    private Counterexample inWhole(Task t, Slice mine, Found f, Rule rule) {
+        Rule claim = t.target().claim();
+        if (!mine.key(claim, List.of()).equals(f.in().key(claim, List.of()))) {
+            // alike before the faults, but not read in the same order with them
+            Found own = search(t, limits.with(1, limits.mostSteps()));
+            return own.deeds() == null ? null : played(t, own.in(), own, rule);
+        }
+        return played(t, mine, f, rule);
+    }
+
+    private Counterexample played(Task t, Slice mine, Found f, Rule rule) {
         boolean fromStart = f.deeds().stream().allMatch(d -> d.begins().isEmpty());
         List<Fault> there = fromStart ? List.of(t.hidden(), t.then()) : List.of(t.hidden());
-        return inWhole.broken(slice(t), f.in(), f.deeds(), rule, there, t.then());
+        return inWhole.broken(mine, f.in(), f.deeds(), rule, there, t.then());
     }
 
     private List<Task> tasks(Verdict v) {
