@@ -36,13 +36,17 @@ public class Screenshots extends WebTest {
                     p -> {}),
             new Shot("interlock", "/plan/interlock", ColorScheme.LIGHT, Screenshots::planned),
             new Shot("proof", "/circuits/propagation-house/proof", ColorScheme.LIGHT, Screenshots::proved),
-            new Shot("sheet", "/circuits/wardens-cottage/sheet?run=TH-emergency", ColorScheme.LIGHT, p -> {}),
+            new Shot(
+                    "repair",
+                    "/circuits/propagation-house/repair?opening=V1&position=open&by=drive&part=TUBE&state=on",
+                    ColorScheme.LIGHT,
+                    p -> p.waitForSelector(".repair-spots")),
             new Shot("record", "/circuits/lab-bench/sheet?run=TH-fan&load=K1:A1-A2", ColorScheme.LIGHT, this::aRecord),
             new Shot("site", "/sites/quillmere", ColorScheme.LIGHT, p -> {}),
             new Shot("modes", "/circuits/wardens-cottage/modes", ColorScheme.LIGHT, p -> {}),
             new Shot("compare", "/circuits/cold-store/compare?run=TH-cool", ColorScheme.LIGHT, Screenshots::aDeadCoil),
             new Shot("check", "/circuits/cold-store/check", ColorScheme.LIGHT, p -> {}),
-            new Shot("prove-dead", "/circuits/seminar-room/dead/outdoor", ColorScheme.LIGHT, p -> {}),
+            new Shot("selector", "/select/lockout", ColorScheme.LIGHT, p -> {}),
             new Shot("planner", "/plan", ColorScheme.LIGHT, p -> {}),
             new Shot("bench-dark", "/circuits/lab-bench/bench", ColorScheme.DARK, p -> {}));
 

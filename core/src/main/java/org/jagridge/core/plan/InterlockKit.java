@@ -130,14 +130,30 @@ final class InterlockKit {
             put(heater(h), Map.of("$", h.id(), "AMPS", h.amps(), "RATING", rating(h.amps())), "panel", 0);
             loop(h);
         }
-        return read(name, rules());
+        return read(name, rules(), notes());
     }
 
-    private Circuit read(String name, List<Map<String, Object>> rules) {
+    /** What it is for, and by what each opening is watched. */
+    private String notes() {
+        List<String> words = new ArrayList<>();
+        request.matrix().forEach((heater, openings) -> {
+            if (!openings.isEmpty()) {
+                words.add(heater + " stays off while " + anyOf(openings) + " is not shut.");
+            }
+        });
+        Map<String, List<String>> by = new LinkedHashMap<>();
+        techniques.forEach((opening, t) ->
+                by.computeIfAbsent(t.title(), x -> new ArrayList<>()).add(opening));
+        by.forEach((title, openings) -> words.add(String.join(", ", openings) + ": " + title + "."));
+        return String.join(" ", words);
+    }
+
+    private Circuit read(String name, List<Map<String, Object>> rules, String notes) {
         Map<String, Object> file = new LinkedHashMap<>();
         file.put("format", "jagridge-circuit");
         file.put("version", 1);
         file.put("name", name);
+        file.put("notes", notes);
         file.put("places", places);
         file.put("parts", parts);
         file.put("wires", wires);
@@ -156,7 +172,7 @@ final class InterlockKit {
                 Map.of("$", o.id(), "VOLTS", o.volts()),
                 "panel",
                 0);
-        return kit.read("What " + o.id() + " offers", List.of());
+        return kit.read("What " + o.id() + " offers", List.of(), "");
     }
 
     /** The two terminals at which an opening gives its signal; empty where it gives none. */

@@ -11,6 +11,7 @@ import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.web.bench.BenchService;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.SiteRepository;
+import org.jagridge.web.prove.DemoProof;
 import org.jagridge.web.records.DemoRecords;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -34,6 +35,7 @@ class DemoLoader implements SmartInitializingSingleton {
     private final SiteRepository sites;
     private final EquipmentRepository equipment;
     private final DemoRecords records;
+    private final DemoProof proofs;
     private final BenchService benches;
     private final boolean hasHistory;
     private final JsonMapper json;
@@ -43,6 +45,7 @@ class DemoLoader implements SmartInitializingSingleton {
             SiteRepository sites,
             EquipmentRepository equipment,
             DemoRecords records,
+            DemoProof proofs,
             BenchService benches,
             @Value("${jagridge.history}") boolean hasHistory,
             JsonMapper json) {
@@ -50,6 +53,7 @@ class DemoLoader implements SmartInitializingSingleton {
         this.sites = sites;
         this.equipment = equipment;
         this.records = records;
+        this.proofs = proofs;
         this.benches = benches;
         this.hasHistory = hasHistory;
         this.json = json;
@@ -92,6 +96,9 @@ class DemoLoader implements SmartInitializingSingleton {
         for (JsonNode photo : history.path("photos")) {
             records.photograph(photo);
         }
+        for (JsonNode p : history.path("planned")) {
+            addPlanned(p, site.id());
+        }
         history.path("temporaries")
                 .forEach(t -> benches.put(
                         t.get("circuit").asString(),
@@ -99,6 +106,21 @@ class DemoLoader implements SmartInitializingSingleton {
                         t.get("one").asString(),
                         t.get("other").asString(),
                         t.get("reason").asString()));
+    }
+
+    /** A circuit that a planner made, with its proof and its acceptance. */
+    private void addPlanned(JsonNode planned, long site) throws IOException {
+        String slug = planned.get("circuit").asString();
+        String folder = "demo/planned/";
+        String body = text(folder + slug + ".json");
+        circuits.add(slug, CircuitReader.read(body).name(), body, "planned", site);
+        proofs.fill(
+                slug,
+                text(folder + "proof.json"),
+                text(folder + "acceptance.json"),
+                planned.get("who").asString(),
+                planned.get("initials").asString());
+        LOG.info("Loaded the demo circuit {}", slug);
     }
 
     private void addCircuit(String slug, long site, JsonNode revisions) throws IOException {
