@@ -64,6 +64,8 @@ public class ArchitectureTest {
                 .definedBy("..core.prove..")
                 .layer("plan")
                 .definedBy("..core.plan..")
+                .layer("select")
+                .definedBy("..core.select..")
                 .whereLayer("circuit")
                 .mayNotAccessAnyLayer()
                 .whereLayer("network")
@@ -92,6 +94,8 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("circuit", "network", "part", "run", "format")
                 .whereLayer("plan")
                 .mayOnlyAccessLayers("circuit", "part", "run", "format", "check", "prove")
+                .whereLayer("select")
+                .mayOnlyAccessLayers("circuit", "part", "run", "format")
                 .check(classes);
     }
 

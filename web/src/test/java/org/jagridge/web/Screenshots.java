@@ -38,7 +38,7 @@ public class Screenshots extends WebTest {
             new Shot("proof", "/circuits/propagation-house/proof", ColorScheme.LIGHT, Screenshots::proved),
             new Shot(
                     "repair",
-                    "/circuits/propagation-house/repair?opening=V1&position=open&by=drive&part=TUBE&state=on",
+                    "/circuits/propagation-house/repair?leaf=V1&position=open&by=drive&part=TUBE&state=on",
                     ColorScheme.LIGHT,
                     p -> p.waitForSelector(".repair-spots")),
             new Shot("record", "/circuits/lab-bench/sheet?run=TH-fan&load=K1:A1-A2", ColorScheme.LIGHT, this::aRecord),

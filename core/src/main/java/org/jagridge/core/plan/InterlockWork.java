@@ -10,11 +10,10 @@ import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
-import org.jagridge.core.meter.Meter;
-import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.plan.InterlockAnswer.Plan;
 import org.jagridge.core.plan.InterlockRequest.Heater;
+import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 
 /** What is cut, marked and measured when an interlock is fitted: all of it from the plan's circuit. */
@@ -120,15 +119,17 @@ public final class InterlockWork {
                 List.of(new Scenario.Step(1, InterlockKit.call(h), List.of())),
                 List.of(),
                 CALLED_SECONDS);
-        Meter meter = Meter.at(Simulation.run(circuit, called), Time.micros(CALLED_SECONDS - 1));
+        Run run = Simulation.run(circuit, called);
         List<String> ends = InterlockKit.loopEnds(h);
         List<String> coil = InterlockKit.coil(h);
-        return new Loop(
-                h.id(),
-                metres,
-                meter.read(Request.volts(ends.get(0), ends.get(1))).value(),
-                coil.isEmpty()
-                        ? Double.NaN
-                        : meter.read(Request.volts(coil.get(0), coil.get(1))).value());
+        return new Loop(h.id(), metres, volts(run, ends), coil.isEmpty() ? Double.NaN : volts(run, coil));
+    }
+
+    /** Volts between two terminals once everything called is on. */
+    private static double volts(Run run, List<String> between) {
+        int[] nodes = between.stream()
+                .mapToInt(t -> run.assembly().node(Terminal.parse(t)).orElseThrow())
+                .toArray();
+        return run.at(Time.micros(CALLED_SECONDS - 1)).acVolts(nodes[0], nodes[1]);
     }
 }

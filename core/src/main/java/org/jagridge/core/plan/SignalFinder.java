@@ -11,12 +11,10 @@ import java.util.Optional;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
-import org.jagridge.core.meter.Meter;
-import org.jagridge.core.meter.Reading;
-import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.plan.InterlockRequest.Opening;
 import org.jagridge.core.plan.InterlockRequest.Signal;
+import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 
@@ -157,20 +155,18 @@ public final class SignalFinder {
         if (ends.isEmpty()) {
             return Seen.NOTHING;
         }
-        Meter meter = Meter.at(run, Time.micros(state.seconds));
-        if (volts(meter, Request.Mode.AC_VOLTS, ends) > LEAST_VOLTS) {
+        Frame frame = run.at(Time.micros(state.seconds));
+        int a = run.assembly().node(ends.get(0)).orElseThrow();
+        int b = run.assembly().node(ends.get(1)).orElseThrow();
+        if (frame.acVolts(a, b) > LEAST_VOLTS) {
             return Seen.AC;
         }
-        if (volts(meter, Request.Mode.DC_VOLTS, ends) > LEAST_VOLTS) {
+        if (frame.dcVolts(a, b) > LEAST_VOLTS) {
             return Seen.DC;
         }
-        Reading ohms = meter.read(new Request(Request.Mode.OHMS, ends.get(0), ends.get(1), null, 1, false));
-        return ohms.hasValue() && ohms.value() < 1 ? Seen.MADE : Seen.NOTHING;
-    }
-
-    private static double volts(Meter meter, Request.Mode mode, List<Terminal> ends) {
-        Double value = meter.read(new Request(mode, ends.get(0), ends.get(1), null, 1, true))
-                .value();
-        return value == null ? 0 : Math.abs(value);
+        boolean made = run.assembly().branchesOf(ends.get(0).part()).stream()
+                .filter(x -> ends.get(0).equals(x.a()) && ends.get(1).equals(x.b()))
+                .anyMatch(frame::conducts);
+        return made ? Seen.MADE : Seen.NOTHING;
     }
 }

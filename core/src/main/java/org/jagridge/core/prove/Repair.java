@@ -48,13 +48,20 @@ public final class Repair {
     public record Next(Test test, String part, int works, int rests) {}
 
     /**
+     * A fault that does what was seen.
+     *
+     * @param begins whether it is one that has come up while heat was called for; else it was there before
+     */
+    public record Suspect(Fault fault, boolean begins) {}
+
+    /**
      * What explains all that was seen.
      *
      * @param asDrawn whether the sound circuit does just that
      * @param suspects the single faults that do
      * @param undecided faults with which the circuit couldn't be run
      */
-    public record Answer(boolean asDrawn, List<Fault> suspects, List<Fault> undecided, Optional<Next> next) {}
+    public record Answer(boolean asDrawn, List<Suspect> suspects, List<Fault> undecided, Optional<Next> next) {}
 
     private final Subject subject;
     private final BringOn bringOn;
@@ -102,31 +109,40 @@ public final class Repair {
     /** The single faults that explain all of it. */
     public Answer explain(List<Seen> seen) {
         List<Fault> faults = Faults.of(subject.circuit);
-        List<Optional<Boolean>> fits = faults.parallelStream()
-                .map(Budget.shared((Fault f) -> fits(List.of(f), seen)))
-                .toList();
-        List<Fault> suspects = new ArrayList<>();
+        List<Optional<Boolean>> before = fits(faults, false, seen);
+        List<Optional<Boolean>> later = fits(faults, true, seen);
+        List<Suspect> suspects = new ArrayList<>();
         List<Fault> undecided = new ArrayList<>();
         for (int i = 0; i < faults.size(); i++) {
-            if (fits.get(i).isEmpty()) {
+            if (before.get(i).orElse(false) || later.get(i).orElse(false)) {
+                suspects.add(new Suspect(faults.get(i), !before.get(i).orElse(false)));
+            } else if (before.get(i).isEmpty() || later.get(i).isEmpty()) {
                 undecided.add(faults.get(i));
-            } else if (fits.get(i).get()) {
-                suspects.add(faults.get(i));
             }
         }
         return new Answer(
-                fits(List.of(), seen).orElse(false),
+                fits(null, seen).orElse(false),
                 suspects,
                 undecided,
                 suspects.size() > 1 ? next(suspects, seen) : Optional.empty());
     }
 
-    /** Whether it does what was seen; empty where it can't be run. */
-    private Optional<Boolean> fits(List<Fault> faults, List<Seen> seen) {
+    private List<Optional<Boolean>> fits(List<Fault> faults, boolean begins, List<Seen> seen) {
+        return faults.parallelStream()
+                .map(Budget.shared((Fault f) -> fits(new Suspect(f, begins), seen)))
+                .toList();
+    }
+
+    /**
+     * Whether it does what was seen; empty where it can't be run.
+     *
+     * @param suspect null for the circuit as drawn
+     */
+    private Optional<Boolean> fits(Suspect suspect, List<Seen> seen) {
         try {
             Map<Test, Configuration> ends = new LinkedHashMap<>();
             for (Seen s : seen) {
-                Configuration end = ends.computeIfAbsent(s.test(), t -> end(faults, t));
+                Configuration end = ends.computeIfAbsent(s.test(), t -> end(suspect, t));
                 if (works(s.part(), end) != s.works() || !stands(s.test(), end)) {
                     return Optional.of(false);
                 }
@@ -147,14 +163,18 @@ public final class Repair {
     }
 
     /** Where it comes to rest: everything called with everything shut, then one opening moved. */
-    private Configuration end(List<Fault> faults, Test t) {
+    private Configuration end(Suspect suspect, Test t) {
+        List<Fault> before = suspect == null || suspect.begins() ? List.of() : List.of(suspect.fault());
         Configuration called =
-                Replay.end(subject.engine, faults, new Replay.Deed(Replay.Deed.AT_REST, calls, List.of()));
-        return t.position().equals(SHUT)
-                ? called
-                : Replay.rest(
-                        subject.engine,
-                        subject.engine.advance(called, Move.of(sets(t)).act()));
+                Replay.end(subject.engine, before, new Replay.Deed(Replay.Deed.AT_REST, calls, List.of()));
+        if (suspect != null && suspect.begins()) {
+            called = rest(called, Move.begin(suspect.fault()));
+        }
+        return t.position().equals(SHUT) ? called : rest(called, Move.of(sets(t)));
+    }
+
+    private Configuration rest(Configuration from, Move move) {
+        return Replay.rest(subject.engine, subject.engine.advance(from, move.act()));
     }
 
     private Map<Input, Object> sets(Test t) {
@@ -169,7 +189,7 @@ public final class Repair {
     }
 
     /** The look that splits the suspects best. */
-    private Optional<Next> next(List<Fault> suspects, List<Seen> seen) {
+    private Optional<Next> next(List<Suspect> suspects, List<Seen> seen) {
         Set<Test> done = new LinkedHashSet<>();
         seen.forEach(s -> done.add(s.test()));
         List<Test> tests = new ArrayList<>();
@@ -183,7 +203,7 @@ public final class Repair {
                 }
             }
         }
-        List<Fault> some = sample(suspects);
+        List<Suspect> some = sample(suspects);
         return tests.parallelStream()
                 .map(Budget.shared((Test t) -> best(t, some)))
                 .filter(n -> n.works() > 0 && n.rests() > 0)
@@ -192,21 +212,21 @@ public final class Repair {
     }
 
     /** So many as can be looked ahead for, spread over all. */
-    private static List<Fault> sample(List<Fault> suspects) {
+    private static List<Suspect> sample(List<Suspect> suspects) {
         int each = (suspects.size() + MOST_LOOKED_AHEAD - 1) / MOST_LOOKED_AHEAD;
-        List<Fault> some = new ArrayList<>();
+        List<Suspect> some = new ArrayList<>();
         for (int i = 0; i < suspects.size(); i += each) {
             some.add(suspects.get(i));
         }
         return some;
     }
 
-    private Next best(Test t, List<Fault> suspects) {
+    private Next best(Test t, List<Suspect> suspects) {
         Next best = new Next(t, "", 0, 0);
         for (Assembly.Member m : watched) {
             int works = 0;
-            for (Fault f : suspects) {
-                works += bringOn.works(m, end(List.of(f), t)) ? 1 : 0;
+            for (Suspect s : suspects) {
+                works += bringOn.works(m, end(s, t)) ? 1 : 0;
             }
             int rests = suspects.size() - works;
             if (Math.min(works, rests) > Math.min(best.works(), best.rests())) {
@@ -219,19 +239,28 @@ public final class Repair {
     /**
      * What is done on a bench to see what a fault does.
      *
-     * @param fault null for the circuit as drawn
+     * @param suspect null for the circuit as drawn
      */
-    public Scenario scenario(Fault fault, Test t) {
+    public Scenario scenario(Suspect suspect, Test t) {
+        boolean begins = suspect != null && suspect.begins();
         List<Scenario.Step> steps = new ArrayList<>();
-        steps.add(step(PAUSE_SECONDS, calls));
-        steps.add(step(LONGEST_SECONDS / 2, sets(t)));
-        return new Scenario(words(t), Map.of(), steps, fault == null ? List.of() : List.of(fault), LONGEST_SECONDS);
+        steps.add(step(PAUSE_SECONDS, calls, List.of()));
+        if (begins) {
+            steps.add(step(LONGEST_SECONDS / 3, Map.of(), List.of(suspect.fault())));
+        }
+        steps.add(step(LONGEST_SECONDS / 2, sets(t), List.of()));
+        return new Scenario(
+                words(t),
+                Map.of(),
+                steps,
+                suspect == null || begins ? List.of() : List.of(suspect.fault()),
+                LONGEST_SECONDS);
     }
 
-    private static Scenario.Step step(double at, Map<Input, Object> sets) {
+    private static Scenario.Step step(double at, Map<Input, Object> sets, List<Fault> faults) {
         Map<String, Object> named = new LinkedHashMap<>();
         sets.forEach((i, v) -> named.put(i.toString(), v));
-        return new Scenario.Step(at, named, List.of());
+        return new Scenario.Step(at, named, faults);
     }
 
     /** When everything has long come to rest in such a scenario, in microseconds. */

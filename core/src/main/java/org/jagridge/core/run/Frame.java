@@ -190,6 +190,11 @@ public final class Frame {
         return ac.volts(from, to).abs();
     }
 
+    /** DC volts between two nodes, without their sign. */
+    public double dcVolts(int from, int to) {
+        return dc == null ? 0 : dc.volts(from, to).abs();
+    }
+
     /** RMS amps through a branch. */
     public double amps(Branch branch) {
         double a = ac.amps(branch.index()).abs();

@@ -9,11 +9,11 @@ import org.jagridge.core.circuit.Params;
 final class ContactorSelector implements Selector {
     private static final double[] RATINGS = {20, 25, 30, 40, 50, 60, 75, 90};
     private static final double STARTING = 5;
-    private static final String MOTOR = "motor";
+    private static final String MOTOR = "electric motor";
 
     @Override
     public String key() {
-        return "contactor";
+        return "contactors";
     }
 
     @Override

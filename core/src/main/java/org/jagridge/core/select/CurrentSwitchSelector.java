@@ -21,7 +21,7 @@ final class CurrentSwitchSelector implements Selector {
 
     @Override
     public String key() {
-        return "current-switch";
+        return "current-switches";
     }
 
     @Override
@@ -103,7 +103,7 @@ final class CurrentSwitchSelector implements Selector {
 
     private static Trial trial(Params p, int turns, int sign) {
         Circuit circuit = Trials.circuit(
-                "current-switch",
+                "current-switch-trial",
                 Map.of(
                         "LOAD_WATTS",
                         SAG * VOLTS * p.number("amps"),

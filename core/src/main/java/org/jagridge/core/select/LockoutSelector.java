@@ -37,7 +37,9 @@ final class LockoutSelector implements Selector {
                 new Ask(
                         "contactor, inrush",
                         Field.positive("inrush", 30.0, "VA").within(0.01, 800)),
-                new Ask("transformer", Field.positive("va", 40.0, "VA").within(5, 500)));
+                new Ask(
+                        "fed by a transformer of",
+                        Field.positive("va", 40.0, "VA").within(5, 500)));
     }
 
     @Override

@@ -23,7 +23,7 @@ final class RelaySelector implements Selector {
 
     @Override
     public String key() {
-        return "relay";
+        return "relays";
     }
 
     @Override
@@ -43,7 +43,7 @@ final class RelaySelector implements Selector {
                         "volts at its coil",
                         Field.positive("supplyVolts", 24.0, "V").within(1, 600)),
                 new Ask("of that kind", Field.choice("supplyKind", "AC", "AC", "DC")),
-                new Ask("what it switches", Field.choice("load", "heater", "heater", "coil", "motor")),
+                new Ask("what it switches", Field.choice("load", "resistance", "resistance", "coil", "electric motor")),
                 new Ask("at", Field.positive("loadVolts", 120.0, "V").within(1, 600)),
                 new Ask("drawing", Field.positive("loadAmps", 2.0, "A").within(0.001, 200)),
                 new Ask(
@@ -59,7 +59,7 @@ final class RelaySelector implements Selector {
         double least = dc ? DC_IN : AC_IN;
         double coil = coil(volts, least);
         double amps = p.number("loadAmps");
-        double factor = p.is("load", "heater") ? 1 : STARTING;
+        double factor = p.is("load", "resistance") ? 1 : STARTING;
         double rating = rating(amps * factor);
         int sets = p.integer("sets");
         List<Working> working = new ArrayList<>();

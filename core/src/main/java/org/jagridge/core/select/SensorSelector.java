@@ -12,7 +12,7 @@ final class SensorSelector implements Selector {
 
     @Override
     public String key() {
-        return "sensor";
+        return "sensors";
     }
 
     @Override

@@ -12,7 +12,7 @@ final class SequencerSelector implements Selector {
 
     @Override
     public String key() {
-        return "sequencer";
+        return "sequencers";
     }
 
     @Override
@@ -73,7 +73,7 @@ final class SequencerSelector implements Selector {
                 "%d %s with %d contacts for %.0f A each; %.1f A when all are on."
                         .formatted(
                                 sequencers,
-                                sequencers == 1 ? "sequencer" : "sequencers",
+                                sequencers == 1 ? "thermal sequencer" : "thermal sequencers",
                                 contacts,
                                 Math.ceil(amps / 5) * 5,
                                 elements * amps),

@@ -15,13 +15,14 @@ final class TimerSelector implements Selector {
     private static final double OFF_OHMS = 20_000;
     private static final double MADE_OHMS = 4;
     private static final double LINE_FROM = 60;
+    private static final String SERIES = "two wires in series";
     private static final String BREAK = "delay-on-break";
     private static final String MAKE = "delay-on-make";
     private static final String OFF = "off-delay";
 
     @Override
     public String key() {
-        return "timer";
+        return "timers";
     }
 
     @Override
@@ -39,7 +40,7 @@ final class TimerSelector implements Selector {
         return List.of(
                 new Ask("function", Field.choice("function", MAKE, MAKE, BREAK, OFF, "interval")),
                 new Ask("time", Field.positive("seconds", 30.0, "s").within(0.1, 36_000)),
-                new Ask("form", Field.choice("form", "series", "series", "relay")),
+                new Ask("form", Field.choice("form", SERIES, SERIES, "supply of its own")),
                 new Ask("volts", Field.positive("volts", 24.0, "V").within(12, 250)),
                 new Ask(
                         "what it feeds draws",
@@ -51,7 +52,7 @@ final class TimerSelector implements Selector {
         double seconds = p.number("seconds");
         double volts = p.number("volts");
         double amps = p.number("milliamps") / 1000;
-        boolean series = p.is("form", "series");
+        boolean series = p.is("form", SERIES);
         String function = p.text("function");
         double[] range = range(seconds);
         List<Working> working = new ArrayList<>();
@@ -126,7 +127,7 @@ final class TimerSelector implements Selector {
         double volts = p.number("volts");
         double seconds = p.number("seconds");
         Circuit circuit = Trials.circuit(
-                "timer",
+                "timer-trial",
                 Map.of(
                         "VOLTS",
                         volts,

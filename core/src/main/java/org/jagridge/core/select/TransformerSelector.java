@@ -26,7 +26,7 @@ final class TransformerSelector implements Selector {
 
     @Override
     public String key() {
-        return "transformer";
+        return "transformers";
     }
 
     @Override
@@ -106,7 +106,7 @@ final class TransformerSelector implements Selector {
         double shorted = open / ohms;
         double times = shorted / fuse;
         working.add(new Working(
-                "fuse",
+                "its fuse",
                 "%.0f VA / 24 V = %.2f A, the next size".formatted(va, va / VOLTS),
                 "%s A".formatted(plain(fuse))));
         working.add(
@@ -137,7 +137,7 @@ final class TransformerSelector implements Selector {
 
     private static Trial trial(Params p, double va) {
         Circuit circuit = Trials.circuit(
-                "transformer",
+                "transformer-trial",
                 Map.of(
                         "PRIMARY_VOLTS", p.number("primaryVolts"),
                         "TAP", p.number("tap"),

@@ -21,7 +21,7 @@ import org.jagridge.core.run.Simulation;
 /** Which relay, contact or wire explains an interlock that doesn't do as it should. */
 public class RepairTest {
     private static Set<String> words(Answer a) {
-        return a.suspects().stream().map(Fault::words).collect(Collectors.toSet());
+        return a.suspects().stream().map(x -> x.fault().words()).collect(Collectors.toSet());
     }
 
     private static Seen seen(String opening, String position, boolean works) {
@@ -77,14 +77,14 @@ public class RepairTest {
                 assertTrue(a.suspects().size() < before, hidden.words());
                 narrowed++;
             }
-            assertTrue(a.suspects().contains(hidden), hidden.words() + " not in " + words(a));
+            assertTrue(words(a).contains(hidden.words()), hidden.words() + " not in " + words(a));
         }
         assertTrue(narrowed > 5, narrowed + " looks");
     }
 
     /** Seen by the simulation, and not by what explains it. */
     private static Seen look(Circuit circuit, Repair repair, Fault hidden, Test t) {
-        var run = Simulation.run(circuit, repair.scenario(hidden, t));
+        var run = Simulation.run(circuit, repair.scenario(new Repair.Suspect(hidden, false), t));
         String signal = run.at(Repair.lookedAt()).signals().get("H1");
         assertTrue(run.until() >= Time.micros(500));
         return new Seen(t, "H1", signal.equals("burning"));

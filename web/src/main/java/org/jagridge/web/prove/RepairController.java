@@ -69,24 +69,27 @@ class RepairController {
         CircuitRepository.Row row = circuits.require(slug);
         Repair repair = new Repair(store.revision(row.revisionId()).circuit());
         List<Seen> seen = seen(repair, typed);
-        List<Fault> suspects = seen.isEmpty() ? List.of() : repair.explain(seen).suspects();
+        List<Repair.Suspect> suspects =
+                seen.isEmpty() ? List.of() : repair.explain(seen).suspects();
         if (seen.isEmpty() || which >= suspects.size()) {
             throw new NotFoundException("What was seen has no such suspect any more.");
         }
-        Fault fault = which < 0 ? null : suspects.get(which);
+        Repair.Suspect suspect = which < 0 ? null : suspects.get(which);
         Test test = seen.get(seen.size() - 1).test();
         return "redirect:"
                 + benches.open(
                         row.revisionId(),
-                        repair.scenario(fault, test),
+                        repair.scenario(suspect, test),
                         Repair.lookedAt(),
-                        fault == null ? "As drawn" : "Suspect: " + fault.words());
+                        suspect == null
+                                ? "As drawn"
+                                : "Suspect: " + suspect.fault().words());
     }
 
     /** Rows that name an opening and a part of the circuit; others aren't there. */
     private static List<Seen> seen(Repair repair, MultiValueMap<String, String> typed) {
         List<Seen> seen = new ArrayList<>();
-        List<String> openings = typed.getOrDefault("opening", List.of());
+        List<String> openings = typed.getOrDefault("leaf", List.of());
         for (int i = 0; i < Math.min(openings.size(), MOST_ROWS); i++) {
             String part = at(typed, "part", i);
             String position = at(typed, "position", i);
@@ -107,10 +110,10 @@ class RepairController {
         return i < values.size() ? values.get(i) : "";
     }
 
-    private static List<Spot> spots(List<Fault> suspects) {
+    private static List<Spot> spots(List<Repair.Suspect> suspects) {
         Map<String, List<Suspect>> by = new LinkedHashMap<>();
         for (int i = 0; i < suspects.size(); i++) {
-            Fault f = suspects.get(i);
+            Fault f = suspects.get(i).fault();
             String spot = f.part() != null ? f.part() : f.wire() != null ? "wire " + f.wire() : "links and shorts";
             by.computeIfAbsent(spot, s -> new ArrayList<>()).add(new Suspect(f.words(), i));
         }

@@ -16,7 +16,7 @@ public class RepairBrowserTest extends BrowserTest {
     public void heatWithAnOpenVentIsNarrowedDownToAFaultThatPlays() {
         page().navigate(url("/circuits/propagation-house/check"));
         page().locator(".beside a:has-text('repair')").click();
-        page().locator("[name='opening']").selectOption("V1");
+        page().locator("[name='leaf']").selectOption("V1");
         page().locator("[name='part']").selectOption("TUBE");
         page().locator("button:has-text('What explains it?')").click();
         assertThat(page().locator(".verdict")).containsText("single faults explain all of it");
@@ -35,8 +35,8 @@ public class RepairBrowserTest extends BrowserTest {
 
     @Test
     public void whatTheDrawnCircuitDoesIsSaidAndNonsenseIsLeftOut() {
-        String row = "?opening=V1&position=open&by=drive&part=TUBE&state=off";
-        page().navigate(url("/circuits/propagation-house/repair" + row + "&opening=NONE&position=x&by=&part=&state="));
+        String row = "?leaf=V1&position=open&by=drive&part=TUBE&state=off";
+        page().navigate(url("/circuits/propagation-house/repair" + row + "&leaf=NONE&position=x&by=&part=&state="));
         assertThat(page().locator(".verdict"))
                 .containsText(
                         "as drawn does just that", new LocatorAssertions.ContainsTextOptions().setTimeout(LONG_MILLIS));
