@@ -92,11 +92,32 @@ public final class Acceptance {
         line("Called again: " + words.of(calls), calls);
         mains();
         List<String> not = new ArrayList<>(never);
+        not.addAll(apart());
         not.add(
                 "positions between shut and half, and between half and open: the leaf passes through them, nobody stops there");
         not.add("faults that show nowhere: each needs a test of its own (see the proof)");
         not.add("two faults at once");
         return new Sheet(List.copyOf(lines), not);
+    }
+
+    /** Openings that no rule joins with something that others have to stop. */
+    private List<String> apart() {
+        List<String> apart = new ArrayList<>();
+        for (Assembly.Member m : watched) {
+            Set<String> joined = new HashSet<>();
+            subject.rules.stream()
+                    .filter(r -> subject.duties(r).contains(m.part().id()))
+                    .forEach(r -> r.claim().conditions().forEach(c -> joined.addAll(c.parts())));
+            List<String> others = openings.stream()
+                    .filter(o -> !joined.contains(o.part().id()))
+                    .map(o -> o.part().title())
+                    .toList();
+            if (!others.isEmpty()) {
+                apart.add("whether " + m.part().title() + " stops while " + String.join(", ", others)
+                        + (others.size() == 1 ? " is" : " are") + " open: no rule asks for that");
+            }
+        }
+        return apart;
     }
 
     private List<Object> movers(Assembly.Member opening) {

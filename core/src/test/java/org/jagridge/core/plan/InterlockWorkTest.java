@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jagridge.core.plan.Consequences.Heat;
 import org.jagridge.core.plan.InterlockAnswer.Plan;
 import org.jagridge.core.plan.InterlockRequest.Control;
@@ -29,8 +30,14 @@ public class InterlockWorkTest {
                 "North bay");
     }
 
+    private static final Map<InterlockRequest, InterlockAnswer> ANSWERS = new ConcurrentHashMap<>();
+
+    private static InterlockAnswer answer(InterlockRequest request) {
+        return ANSWERS.computeIfAbsent(request, InterlockPlanner::plan);
+    }
+
     private static Plan best(InterlockRequest request) {
-        return InterlockPlanner.plan(request).plans().get(0);
+        return answer(request).plans().get(0);
     }
 
     @Test
@@ -51,20 +58,18 @@ public class InterlockWorkTest {
 
     @Test
     public void theVoltsAtTheLoopsEndAreMeasuredInTheCircuit() {
-        for (double metres : new double[] {5, 400}) {
-            InterlockRequest request = request(metres, Signal.DRY_WHEN_SHUT);
-            Plan plan = InterlockPlanner.plan(request).plans().stream()
-                    .filter(p -> p.techniques().containsValue("series-dry-contact"))
-                    .findFirst()
-                    .orElseThrow();
-            for (Loop l : InterlockWork.of(request, plan).loops()) {
-                // a conductor of 18 AWG has 20.95 Ω/km
-                double ohms = l.metres() * 20.95e-3;
-                assertTrue(l.lost() >= 0 && l.lost() < 24, l.toString());
-                assertTrue(ohms < 1 || l.lost() > 0.05, l.toString());
-                assertEquals(l.hasCoil(), l.heater().equals("H2"));
-                assertTrue(l.holds(), l.toString());
-            }
+        InterlockRequest request = request(400, Signal.DRY_WHEN_SHUT);
+        Plan plan = answer(request).plans().stream()
+                .filter(p -> p.techniques().containsValue("series-dry-contact"))
+                .findFirst()
+                .orElseThrow();
+        for (Loop l : InterlockWork.of(request, plan).loops()) {
+            // a conductor of 18 AWG has 20.95 Ω/km
+            double ohms = l.metres() * 20.95e-3;
+            assertTrue(l.lost() >= 0 && l.lost() < 24, l.toString());
+            assertTrue(ohms < 1 || l.lost() > 0.05, l.toString());
+            assertEquals(l.hasCoil(), l.heater().equals("H2"));
+            assertTrue(l.holds(), l.toString());
         }
     }
 

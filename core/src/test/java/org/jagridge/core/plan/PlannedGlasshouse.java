@@ -76,7 +76,10 @@ public final class PlannedGlasshouse {
             m.put("within", l.within());
             lines.add(m);
         }
-        return JsonText.write(Map.of("lines", lines, "notCovered", sheet.notCovered()));
+        Map<String, Object> all = new LinkedHashMap<>();
+        all.put("lines", lines);
+        all.put("notCovered", sheet.notCovered());
+        return JsonText.write(all);
     }
 
     public static void main(String[] args) throws IOException {

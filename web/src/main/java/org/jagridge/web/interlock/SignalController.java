@@ -1,5 +1,6 @@
 package org.jagridge.web.interlock;
 
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
 import org.jagridge.core.plan.SignalFinder;
@@ -34,6 +35,12 @@ class SignalController {
         model.addAttribute("seen", seen);
         model.addAttribute("begun", seen.values().stream().anyMatch(s -> s != Seen.NOT_LOOKED_AT));
         model.addAttribute("finding", finding);
+        model.addAttribute(
+                "unseen",
+                Arrays.stream(State.values())
+                        .filter(s -> seen.getOrDefault(s, Seen.NOT_LOOKED_AT) == Seen.NOT_LOOKED_AT)
+                        .map(State::title)
+                        .toList());
         boolean limit = !"no".equals(typed.get("limit"));
         model.addAttribute("limit", limit);
         model.addAttribute("volts", typed.getOrDefault("volts", ""));

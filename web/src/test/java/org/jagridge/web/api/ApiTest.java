@@ -357,6 +357,46 @@ public class ApiTest extends WebTest {
         }
     }
 
+    /** A limit switch that sticks beside another one shows nowhere; when the other one sticks, too, the heat goes on. */
+    @Test
+    public void aSecondFaultBehindAHiddenOneIsFoundAndPlays() {
+        HttpResponse<String> planned = post(
+                "/api/v1/plan/interlock",
+                "{\"place\": \"North bay\", \"openings\": [{\"id\": \"V1\", \"signal\": \"dc-always\", \"limitSwitch\": true}],"
+                        + " \"heaters\": [{\"id\": \"H1\", \"control\": \"24V-pair\"}]}");
+        JsonNode circuit = body(planned)
+                .get("plans")
+                .valueStream()
+                .filter(p -> p.get("techniques").get("V1").stringValue().equals("two-limit-switches"))
+                .findFirst()
+                .orElseThrow()
+                .get("circuit");
+        assertTrue(
+                circuit.get("name").stringValue().startsWith("North bay"),
+                circuit.get("name").toString());
+        HttpResponse<String> proof =
+                post("/api/v1/prove", "{\"circuit\": " + circuit + ", \"standing\": false, \"secondFaults\": true}");
+        assertEquals(proof.statusCode(), 200, proof.body());
+        JsonNode stuck = body(proof)
+                .get("results")
+                .get(0)
+                .get("latent")
+                .valueStream()
+                .filter(l -> l.get("fault").toString().contains("V1-L"))
+                .findFirst()
+                .orElseThrow();
+        JsonNode second = stuck.get("second").get(0);
+        String scenario = "{\"steps\": " + second.get("counterexample") + ", \"faults\": " + second.get("faultsAtStart")
+                + ", \"untilSeconds\": " + (second.get("brokenAtSeconds").doubleValue() + 1) + "}";
+        HttpResponse<String> run =
+                post("/api/v1/run", "{\"circuit\": " + circuit + ", \"scenario\": " + scenario + "}");
+        assertEquals(body(run).get("final").get("H1").stringValue(), "burning", second.toString());
+        HttpResponse<String> alone = post(
+                "/api/v1/prove", "{\"circuit\": " + circuit + ", \"singleFaults\": false, \"secondFaults\": true}");
+        assertEquals(alone.statusCode(), 400);
+        assertTrue(alone.body().contains("/secondFaults"), alone.body());
+    }
+
     @Test
     public void aRuleThatIsNotUnderstoodIsToldWithItsWord() {
         HttpResponse<String> response = post(

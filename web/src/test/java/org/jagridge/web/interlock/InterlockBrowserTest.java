@@ -121,7 +121,9 @@ public class InterlockBrowserTest extends BrowserTest {
         page().locator("[name='half']").selectOption("nothing");
         page().locator("[name='limit']").selectOption("no");
         page().locator("button:has-text('What is it?')").click();
-        assertThat(page().locator("[role='status']").first()).containsText("It offers AC while its drive moves it");
+        assertThat(page().locator("[role='status']").first())
+                .containsText("only one gives that: AC while its drive moves it");
+        assertThat(page().locator("main")).containsText("Not looked at yet: shut, at a standstill;");
         wait(page().locator(".interlock-plan.rejected"));
         assertThat(page().locator(".interlock-plan.rejected").first()).containsText("broken without any fault");
         page().reload();
