@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** Repair before replacement: what was seen at an interlock, and the faults that explain it. Its address is what was seen. */
 @Controller
 class RepairController {
-    private static final int MOST_ROWS = 12;
+    private static final int MOST_ROWS = 60;
     private static final String HAND = "hand";
 
     private final CircuitRepository circuits;

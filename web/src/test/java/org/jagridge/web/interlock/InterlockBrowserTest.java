@@ -34,6 +34,12 @@ public class InterlockBrowserTest extends BrowserTest {
         plans().first().locator("button:has-text('Open its circuit')").click();
         assertThat(page()).hasURL(Pattern.compile(".*/proof$"));
         assertThat(page().locator(".proof-rules li").first()).containsText("H1 never burns while V1 is not shut");
+        page().locator(".proof-start button:has-text('and a second one')").click();
+        Locator latent = page().locator(".latent").first();
+        assertThat(latent).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(3 * LONG_MILLIS));
+        assertThat(latent).containsText("contact welded V1-L C-NO, then");
+        latent.locator("button").first().click();
+        assertThat(page()).hasURL(Pattern.compile(".*/bench.*"));
     }
 
     @Test
