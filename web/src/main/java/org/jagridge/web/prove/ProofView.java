@@ -88,7 +88,7 @@ final class ProofView {
                 columns.add(result.text());
                 for (Group g : result.groups()) {
                     for (Map<String, Object> f : faults(r, g.kind())) {
-                        worst.computeIfAbsent(spot(f), s -> new LinkedHashMap<>())
+                        worst.computeIfAbsent(spot(fault(f)), s -> new LinkedHashMap<>())
                                 .merge(result.rule(), g.kind(), (a, b) -> a.compareTo(b) <= 0 ? a : b);
                     }
                 }
@@ -167,8 +167,7 @@ final class ProofView {
     }
 
     /** Where a fault sits: its part, its wire, or what it joins. */
-    private static String spot(Map<String, Object> m) {
-        Fault f = fault(m);
+    static String spot(Fault f) {
         return f.part() != null ? f.part() : f.wire() != null ? "wire " + f.wire() : "links and shorts";
     }
 

@@ -114,8 +114,7 @@ class RepairController {
         Map<String, List<Suspect>> by = new LinkedHashMap<>();
         for (int i = 0; i < suspects.size(); i++) {
             Fault f = suspects.get(i).fault();
-            String spot = f.part() != null ? f.part() : f.wire() != null ? "wire " + f.wire() : "links and shorts";
-            by.computeIfAbsent(spot, s -> new ArrayList<>()).add(new Suspect(f.words(), i));
+            by.computeIfAbsent(ProofView.spot(f), s -> new ArrayList<>()).add(new Suspect(f.words(), i));
         }
         List<Spot> spots = new ArrayList<>();
         by.forEach((name, list) -> spots.add(new Spot(name, list)));
