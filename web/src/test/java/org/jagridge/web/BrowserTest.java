@@ -9,27 +9,32 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.testng.ITestResult;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
+import org.testng.annotations.AfterSuite;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 
-/** Tests in a real browser: one for the class, a context for each test; whatever the console complains of fails the test. */
+/** Tests in a real browser: one for all of them, a context for each test; whatever the console complains of fails the test. */
 public abstract class BrowserTest extends WebTest {
-    private Browsers browsers;
+    /** Its start takes as long as many a test. */
+    private static Browsers browsers;
+
     private BrowserContext context;
     private Page page;
     private final List<String> problems = new ArrayList<>();
 
     @BeforeClass
-    public void startBrowser() {
-        browsers = new Browsers();
+    public static void startBrowser() {
+        if (browsers == null) {
+            browsers = new Browsers();
+        }
     }
 
-    @AfterClass(alwaysRun = true)
-    public void stopBrowser() {
+    @AfterSuite(alwaysRun = true)
+    public static void stopBrowser() {
         if (browsers != null) {
             browsers.close();
+            browsers = null;
         }
     }
 

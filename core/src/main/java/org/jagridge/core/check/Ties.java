@@ -36,25 +36,28 @@ final class Ties implements WiringCheck {
     private void tie(Branch a, Branch b) {
         boolean hots = wiring.net(a.nodeA()) == wiring.net(b.nodeA());
         boolean commons = wiring.net(a.nodeB()) == wiring.net(b.nodeB());
-        boolean crossed =
-                wiring.net(a.nodeA()) == wiring.net(b.nodeB()) || wiring.net(a.nodeB()) == wiring.net(b.nodeA());
+        boolean hotOnCommon = wiring.net(a.nodeA()) == wiring.net(b.nodeB());
+        boolean commonOnHot = wiring.net(a.nodeB()) == wiring.net(b.nodeA());
+        boolean atBoth = (hots || hotOnCommon) && (commons || commonOnHot);
         List<String> parts = List.of(a.owner(), b.owner());
+        String both = a.owner() + " and " + b.owner();
         boolean opposed = reversed(wiring.assembly().member(a.owner()).orElseThrow())
                 != reversed(wiring.assembly().member(b.owner()).orElseThrow());
-        if (opposed && (hots || commons)) {
+        if (opposed ? hots || commons : hotOnCommon && commonOnHot) {
             findings.add(
                     TRANSFORMER_PAIR_REVERSED,
                     parts,
-                    a.owner() + " and " + b.owner()
-                            + " are joined and out of phase: twice the volts stand between their other poles.");
+                    both + " are joined and out of phase: twice the volts stand "
+                            + (atBoth
+                                    ? "in a circle with nothing in it to hold the current back."
+                                    : "between their other poles."));
         }
-        String both = a.owner() + " and " + b.owner();
-        if ((hots && commons) || (crossed && (hots || commons))) {
+        if (atBoth) {
             findings.add(
                     SUPPLIES_TIED,
                     parts,
                     both + " are tied at both poles: a unit that is switched off is live backwards through the other.");
-        } else if (hots || crossed) {
+        } else if (hots || hotOnCommon || commonOnHot) {
             findings.add(
                     SUPPLIES_TIED_ONCE,
                     parts,

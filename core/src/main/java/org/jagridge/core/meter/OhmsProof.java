@@ -72,7 +72,7 @@ final class OhmsProof {
         return over
                 ? Reading.overRange(unit, says)
                 : new Reading(
-                        seen.value(), unit, farads ? Meter.digits(seen.value()) : DeadTest.display(seen.value()), says);
+                        seen.value(), unit, farads ? Meter.digits(seen.value()) : OhmsLook.display(seen.value()), says);
     }
 
     private boolean isCapacitance() {
@@ -165,7 +165,7 @@ final class OhmsProof {
         if (Double.isInfinite(shown)) {
             return "OL";
         }
-        return isCapacitance() ? Numbers.threeFigures(shown) + " µF" : DeadTest.ohmsWords(shown);
+        return isCapacitance() ? Numbers.threeFigures(shown) + " µF" : OhmsLook.words(shown);
     }
 
     /** Next to nothing where a sound circuit has much. */
@@ -185,7 +185,7 @@ final class OhmsProof {
         return " A sound circuit shows "
                 + (Double.isInfinite(value)
                         ? "OL"
-                        : isCapacitance() ? Numbers.threeFigures(value) + " µF" : DeadTest.ohmsWords(value))
+                        : isCapacitance() ? Numbers.threeFigures(value) + " µF" : OhmsLook.words(value))
                 + " here.";
     }
 }

@@ -10,9 +10,7 @@ import org.jagridge.core.network.Network;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
-import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Reach.Pole;
@@ -36,14 +34,10 @@ final class VoltsLook {
     private static final double ACROSS = 0.2;
     /** What is further apart than this is joined by stray capacitance alone. */
     private static final double APART_OHMS = 200_000;
-    /** From here on volts along a conductor are worth naming. */
-    private static final double DROP = 0.1;
-    /** Volts to earth from which a hand is in danger. */
-    static final double DANGEROUS = Frame.LIVE_VOLTS;
 
+    private final VoltsAt at;
     private final Frame frame;
     private final Reach reach;
-    private final Gauge gauge;
     private final Terminal plus;
     private final Terminal minus;
     private final int plusNode;
@@ -57,16 +51,18 @@ final class VoltsLook {
 
     private VoltsLook(World world, Request request, double value, double soundFull) {
         this.soundFull = soundFull;
-        frame = world.frame();
-        reach = world.reach();
-        gauge = new Gauge(frame, reach);
-        plus = request.plus();
-        minus = request.minus();
-        plusNode = gauge.node(plus).orElseThrow();
-        minusNode = gauge.node(minus).orElseThrow();
-        this.value = Math.abs(value);
-        direct = request.mode() == Request.Mode.DC_VOLTS;
-        ghost = gauge.floating(request.mode(), plusNode, minusNode).orElse(null);
+        at = VoltsAt.of(world, request, value);
+        frame = at.frame();
+        reach = at.reach();
+        plus = at.plus();
+        minus = at.minus();
+        plusNode = at.plusNode();
+        minusNode = at.minusNode();
+        this.value = at.value();
+        direct = at.direct();
+        ghost = new Gauge(frame, reach)
+                .floating(request.mode(), plusNode, minusNode)
+                .orElse(null);
     }
 
     /**
@@ -86,17 +82,17 @@ final class VoltsLook {
 
     private Look look() {
         if (isApart()) {
-            String both = connection(plusNode) + ", " + connection(minusNode);
+            String both = at.connection(plusNode) + ", " + at.connection(minusNode);
             return new Look(
                     Look.Kind.APART,
                     List.of(both),
-                    digits() + " between two supplies that nothing joins: " + both
+                    at.digits() + " between two supplies that nothing joins: " + both
                             + ". What shows is stray and proves neither side. Measure each to its own return.",
                     "these are stray volts between two supplies that nothing joins");
         }
         double full = fullVolts();
         if (value < full * NEXT_TO_NOTHING || value < NOTHING) {
-            return nothing();
+            return new ZeroLook(at).look();
         }
         if (ghost != null) {
             Terminal lead = ghost.plus() ? plus : minus;
@@ -104,11 +100,12 @@ final class VoltsLook {
             return new Look(
                     Look.Kind.GHOST,
                     List.of(lead, from),
-                    "A ghost: " + lead + " is joined to nothing, and takes " + digits() + " from the cores beside it ("
-                            + from + "). It can drive nothing; the low-impedance range takes it away.",
+                    "A ghost: " + lead + " is joined to nothing, and takes " + at.digits()
+                            + " from the cores beside it (" + from
+                            + "). It can drive nothing; the low-impedance range takes it away.",
                     lead + " is joined to nothing and takes a ghost from " + from);
         }
-        Branch load = atItsTerminals();
+        Branch load = at.atItsTerminals();
         if (load != null) {
             return acrossLoad(load, full);
         }
@@ -181,22 +178,6 @@ final class VoltsLook {
         return null;
     }
 
-    /** A load whose own two terminals the leads are on. */
-    private Branch atItsTerminals() {
-        for (Branch b : frame.assembly().branches()) {
-            // electronics that are unplugged are not there
-            boolean gone = b.shape() == Shape.BOX && !frame.conducts(b);
-            if (isRightBetween(b) && b.role().consumes() && !gone) {
-                return b;
-            }
-        }
-        return null;
-    }
-
-    private boolean isRightBetween(Branch b) {
-        return (b.nodeA() == plusNode && b.nodeB() == minusNode) || (b.nodeA() == minusNode && b.nodeB() == plusNode);
-    }
-
     /** Both leads are joined hard to the poles of one source. */
     private Look acrossSupply(Pole plusPole, Pole minusPole) {
         String ways = Stream.of(reaches(plusPole, plus, plusNode), reaches(minusPole, minus, minusNode))
@@ -207,9 +188,9 @@ final class VoltsLook {
                 Look.Kind.SUPPLY,
                 List.of(source, plusPole.terminal(), minusPole.terminal()),
                 ways.isEmpty()
-                        ? "This is the supply itself: " + source + " gives " + digits()
+                        ? "This is the supply itself: " + source + " gives " + at.digits()
                                 + ". It says nothing of any load yet."
-                        : digits() + ", all that " + source
+                        : at.digits() + ", all that " + source
                                 + " gives: both ways to it are whole. It says nothing yet of " + "what comes after.",
                 "this is what " + source + " gives",
                 ways.isEmpty() ? "" : " " + ways + ".");
@@ -257,27 +238,27 @@ final class VoltsLook {
         return new Look(
                 Look.Kind.POOR_JOINT,
                 List.of(b.owner(), b.label()),
-                digits() + " across " + what
+                at.digits() + " across " + what
                         + ", where a sound one shows next to none: a poor joint. It takes that from " + "the load.",
                 what + " is a poor joint");
     }
 
     private Look acrossOpen(Branch open, double full) {
         String what = open.isWire() ? "the broken wire " + open.owner() : "the open contact " + open.title();
-        boolean plusHot = isHot(plusNode);
-        boolean minusHot = isHot(minusNode);
+        boolean plusHot = at.isHot(plusNode);
+        boolean minusHot = at.isHot(minusNode);
         Terminal far =
                 plusHot == minusHot ? (reach.polesOf(plusNode).isEmpty() ? plus : minus) : plusHot ? minus : plus;
         Terminal near = far.equals(plus) ? minus : plus;
         int farNode = far.equals(plus) ? plusNode : minusNode;
         ThroughLoad way = reach.throughLoads(farNode);
         List<Object> about = new ArrayList<>(List.of(open.owner(), open.label(), far));
-        String share = value >= FULL * (soundFull > 0 ? soundFull : full) ? "Full voltage" : digits();
+        String share = value >= FULL * (soundFull > 0 ? soundFull : full) ? "Full voltage" : at.digits();
         if (way == null) {
             return new Look(
                     Look.Kind.OPEN,
                     about,
-                    digits() + " across " + what + ". Its far side " + far + " goes nowhere.",
+                    at.digits() + " across " + what + ". Its far side " + far + " goes nowhere.",
                     what + " lies between, and its far side goes nowhere");
         }
         about.add(way.loads().stream().map(Branch::owner).toList());
@@ -288,13 +269,13 @@ final class VoltsLook {
             return new Look(
                     Look.Kind.OPEN,
                     about,
-                    digits() + " across " + what + ": one side is on "
+                    at.digits() + " across " + what + ": one side is on "
                             + reach.polesOf(plusNode).iterator().next().terminal() + ", the other on "
                             + reach.polesOf(minusNode).iterator().next().terminal() + ".",
                     what + " lies between two poles");
         }
-        String through = names(way.loads());
-        boolean live = way.pole().side() != Side.RETURN || frame.voltsToEarth(farNode) >= DANGEROUS;
+        String through = VoltsAt.names(way.loads());
+        boolean live = way.pole().side() != Side.RETURN || frame.voltsToEarth(farNode) >= VoltsAt.DANGEROUS;
         about.add(live);
         return new Look(
                 Look.Kind.OPEN,
@@ -320,18 +301,13 @@ final class VoltsLook {
                 .orElse(null);
     }
 
-    private boolean isHot(int node) {
-        Side side = reach.sideOf(node);
-        return side == Side.HOT || side == Side.SECOND_HOT;
-    }
-
     private Look acrossLoad(Branch load, double full) {
         String place = load.owner() + " (" + load.label().replace('-', '–') + ")";
         boolean enough = value >= FULL * (soundFull > 0 ? soundFull : full);
         return new Look(
                 Look.Kind.LOAD,
                 List.of(load.owner(), load.label(), enough),
-                digits() + " across " + place + ": "
+                at.digits() + " across " + place + ": "
                         + (enough
                                 ? "it is fed and its return is sound. It doesn't say yet that " + load.owner()
                                         + " takes its current: that takes amps."
@@ -346,124 +322,16 @@ final class VoltsLook {
                 return new Look(
                         Look.Kind.STRAY,
                         List.of(lead),
-                        digits() + " of stray volts: " + lead
+                        at.digits() + " of stray volts: " + lead
                                 + " is joined to nothing live, so the meter has no way back. It proves nothing of either.",
                         lead + " is joined to nothing live and the volts are stray");
             }
         }
-        String both = plus + " (" + connection(plusNode) + ") and " + minus + " (" + connection(minusNode) + ")";
+        String both = plus + " (" + at.connection(plusNode) + ") and " + minus + " (" + at.connection(minusNode) + ")";
         return new Look(
                 Look.Kind.BETWEEN,
                 List.of(both),
-                digits() + " between " + both + ".",
+                at.digits() + " between " + both + ".",
                 "these are the volts between " + both);
-    }
-
-    private Look nothing() {
-        if (reach.joined(plusNode, minusNode)) {
-            return joined();
-        }
-        ThroughLoad a = reach.throughLoads(plusNode);
-        ThroughLoad b = reach.throughLoads(minusNode);
-        boolean plusOn = !reach.polesOf(plusNode).isEmpty();
-        boolean minusOn = !reach.polesOf(minusNode).isEmpty();
-        if (!plusOn && !minusOn && a == null && b == null) {
-            return unfed();
-        }
-        if (plusOn && minusOn) {
-            String both = connection(plusNode) + ", " + connection(minusNode);
-            if (!isHot(plusNode) && !isHot(minusNode)) {
-                return new Look(
-                        Look.Kind.JOINED,
-                        List.of(both),
-                        "0 V between two returns: " + both + ". It says nothing of what is fed.",
-                        "both are on a return");
-            }
-            return new Look(
-                    Look.Kind.BOTH_LIVE,
-                    List.of(both),
-                    "0 V between two points that are both live: " + both
-                            + ". They are at the same voltage. Never take this for dead.",
-                    "both are live at the same voltage (" + both + ")");
-        }
-        if (a == null || b == null) {
-            Terminal floating = a == null ? plus : minus;
-            return new Look(
-                    Look.Kind.FLOATING,
-                    List.of(floating),
-                    "0 V: " + floating + " is joined to nothing, so the meter has no way back. This doesn't prove "
-                            + (a == null ? minus : plus) + " dead.",
-                    floating + " is joined to nothing");
-        }
-        Terminal idle = plusOn ? minus : plus;
-        Terminal base = plusOn ? plus : minus;
-        int baseNode = plusOn ? plusNode : minusNode;
-        Branch own = atItsTerminals();
-        List<Branch> through = own != null ? List.of(own) : (plusOn ? b : a).loads();
-        boolean live = isHot(baseNode) || frame.voltsToEarth(baseNode) >= DANGEROUS;
-        String rests =
-                "no current flows through " + names(through) + " and " + idle + " rests at the voltage of " + base;
-        return new Look(
-                Look.Kind.RESTS,
-                List.of(idle, base, names(through), live),
-                "0 V: " + rests
-                        + (live
-                                ? ", which is live: never take this for dead."
-                                : " and is not powered. It proves that only if the supply is live: check the source first."),
-                rests + (live ? ", which is live" : ""));
-    }
-
-    private Look unfed() {
-        return new Look(
-                Look.Kind.UNFED,
-                List.of(),
-                "0 V: " + plus + " and " + minus
-                        + " are joined to no live source. Both are dead now, if the meter proves itself on a known live "
-                        + "point before and after.",
-                "neither is joined to a live source");
-    }
-
-    private Look joined() {
-        String by = frame.assembly().branches().stream()
-                .filter(b -> isRightBetween(b) && (b.role() == Role.CONTACT || b.role() == Role.PROTECTION))
-                .map(Branch::title)
-                .findFirst()
-                .orElse("");
-        Side side = reach.sideOf(plusNode);
-        boolean hot = side != null && side != Side.RETURN;
-        String joint = by.isEmpty()
-                ? (value < DROP ? "0 V: " : digits() + ", the drop of what flows: ") + plus + " and " + minus
-                        + " are joined by conductors"
-                : "About 0 V across a closed contact, " + by;
-        String clause = by.isEmpty() ? "both are on one conductor" : by + " is closed";
-        if (side == null) {
-            return unfed();
-        }
-        return new Look(
-                Look.Kind.JOINED,
-                List.of(by, hot),
-                joint + ", and both are " + (hot ? "live" : "on the return") + ".",
-                clause + (hot ? " and both are live" : " on the return"));
-    }
-
-    private String connection(int node) {
-        ThroughLoad way = reach.throughLoads(node);
-        if (way == null) {
-            return "joined to nothing";
-        }
-        if (frame.assembly().node(Terminal.parse(way.pole().terminal())).orElseThrow() == node) {
-            return "a pole of " + way.pole().source();
-        }
-        return way.loads().isEmpty()
-                ? "hard on " + way.pole().terminal()
-                : "on " + way.pole().terminal() + " through " + names(way.loads());
-    }
-
-    private static String names(List<Branch> loads) {
-        return loads.stream().map(Branch::owner).distinct().collect(Collectors.joining(" and "));
-    }
-
-    private String digits() {
-        return Numbers.threeFigures(value) + (direct ? " V DC" : " V");
     }
 }

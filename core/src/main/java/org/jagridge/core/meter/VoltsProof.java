@@ -62,7 +62,7 @@ final class VoltsProof {
                     VoltsLook.of(w, request, shown, full),
                     nodes.stream().map(n -> isHot(w.reach().sideOf(n))).toList(),
                     nodes.stream()
-                            .map(n -> w.frame().voltsToEarth(n) >= VoltsLook.DANGEROUS)
+                            .map(n -> w.frame().voltsToEarth(n) >= VoltsAt.DANGEROUS)
                             .toList(),
                     contact != null && isClosed(contact, w)));
         }
@@ -215,7 +215,7 @@ final class VoltsProof {
 
     /** Where next to nothing between the leads doesn't mean that they are harmless. */
     private String danger() {
-        if (Math.abs(shown) >= VoltsLook.DANGEROUS) {
+        if (Math.abs(shown) >= VoltsAt.DANGEROUS) {
             return "";
         }
         List<String> dangerous = new ArrayList<>();

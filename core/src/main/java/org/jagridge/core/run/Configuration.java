@@ -119,7 +119,7 @@ public final class Configuration {
             List<Long> guard = new ArrayList<>();
             guard.add(heldUntil[i].hasCome(now) ? 0 : heldUntil[i].since(now));
             for (long change : changes[i]) {
-                if (change >= now.micros() - Machine.CHATTER_WINDOW) {
+                if (change >= now.micros() - Guards.CHATTER_WINDOW) {
                     guard.add(change - now.micros());
                 }
             }

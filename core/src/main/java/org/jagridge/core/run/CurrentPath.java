@@ -13,6 +13,7 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.part.Ways;
 
 /**
  * The way the current takes: from a source's hot pole through a load and back, as the chain of parts and wires met
@@ -37,29 +38,18 @@ public final class CurrentPath {
 
     private final Assembly assembly;
     private final Homes homes;
-    private final List<List<Branch>> atNode = new ArrayList<>();
-    private final List<Branch> atEarth = new ArrayList<>();
+    private final Ways ways;
 
     /** @param homes which supply each terminal belongs to in the circuit as it was meant to be */
     CurrentPath(Assembly assembly, Homes homes) {
         this.assembly = assembly;
         this.homes = homes;
-        for (int i = 0; i < assembly.network().nodes(); i++) {
-            atNode.add(new ArrayList<>());
-        }
-        for (Branch b : assembly.branches()) {
-            at(b.nodeA()).add(b);
-            at(b.nodeB()).add(b);
-        }
+        ways = assembly.kept(Ways.class, a -> Ways.ofNodes(a, b -> true));
     }
 
     /** Whether it follows currents in this network. */
     boolean isOf(Network network) {
         return assembly.network() == network;
-    }
-
-    private List<Branch> at(int node) {
-        return node == Network.EARTH ? atEarth : atNode.get(node);
     }
 
     /** The path of the current through {@code focus}. */
@@ -117,7 +107,7 @@ public final class CurrentPath {
         while (true) {
             Branch best = null;
             double most = 1e-3 * reference.abs();
-            for (Branch b : at(node)) {
+            for (Branch b : ways.at(node)) {
                 if (seen.contains(b.index())) {
                     continue;
                 }

@@ -1,12 +1,9 @@
 package org.jagridge.core.run;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -15,14 +12,10 @@ import org.jagridge.core.budget.Budget;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
-import org.jagridge.core.network.Solution;
-import org.jagridge.core.network.Solver;
-import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.Instant;
 import org.jagridge.core.part.Reaction;
-import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
 
 /**
@@ -30,33 +23,14 @@ import org.jagridge.core.part.Time;
  * a {@link Configuration}, writing anew only the parts that differ from where it stood, and read out as one.
  */
 final class Machine {
-    /** A part that flips more often than this without time passing gets the response time that real ones have. */
-    private static final int MOST_FLIPS_AT_ONE_INSTANT = 6;
-
-    private static final long RESPONSE = 20 * Time.MILLISECOND;
-    /** How long electronics that chatter stay down before they try again. */
-    private static final long RESTART = 5 * Time.SECOND;
-
-    private static final int CHATTER_CHANGES = 20;
-    /** Microseconds. */
-    static final long CHATTER_WINDOW = 2 * Time.SECOND;
-
     private static final int MOST_ROUNDS_AT_ONE_INSTANT = 1000;
     private static final long MOST_MICRO_STEPS = 10_000_000;
-    private static final int RECENT = 8;
-    private static final long[] NO_CHANGES = {};
 
     final Variant variant;
     final Assembly assembly;
-    private Solver solver;
-    private final Values acValues;
-    private final Values dcValues;
+    final Electrics electrics;
     private final PartView[] views;
-    private final int[] flips;
-    private Stamp stamp;
-    private Instant flipsAt = Instant.NEVER;
-    /** The parts whose signals changed last, the newest last. */
-    private final Deque<String> moved = new ArrayDeque<>();
+    private final Recent recent = new Recent();
 
     private long microSteps;
 
@@ -70,20 +44,11 @@ final class Machine {
     Object[] states;
     final String[] signals;
     private final Instant[] wakes;
-    private final boolean[] frozen;
-    private final Instant[] heldUntil;
-    private final long[][] changes;
+    private final Guards guards;
     private List<Map<String, Object>> inputs = List.of();
     private List<Fault> faults = List.of();
     /** Buttons that are pushed at this very instant. */
     final Set<Input> pushed = new HashSet<>();
-
-    Solution ac;
-    Solution dc;
-    /** The solutions before the last change. */
-    Solution acBefore;
-
-    Solution dcBefore;
 
     /** Who looks on, or null. */
     Observer observer;
@@ -91,16 +56,12 @@ final class Machine {
     Machine(Variant variant) {
         this.variant = variant;
         assembly = variant.assembly;
-        acValues = new Values(assembly.network());
-        dcValues = new Values(assembly.network());
+        electrics = new Electrics(assembly);
         int n = assembly.members().size();
         states = new Object[n];
         signals = new String[n];
         wakes = new Instant[n];
-        frozen = new boolean[n];
-        heldUntil = new Instant[n];
-        changes = new long[n][];
-        flips = new int[n];
+        guards = new Guards(n);
         views = new PartView[n];
         for (Assembly.Member m : assembly.members()) {
             views[m.index()] = new PartView(m, this);
@@ -109,7 +70,7 @@ final class Machine {
 
     /** From now on it works for the calling thread, whose solver nobody else uses. */
     void workHere() {
-        solver = assembly.network().solver();
+        electrics.workHere();
     }
 
     /* ---- where it stands ---- */
@@ -133,27 +94,21 @@ final class Machine {
             states[m.index()] = m.behaviour().start(views[m.index()]);
             note(m);
         }
-        force();
+        electrics.writeAll(faults, states);
     }
 
     private void begin() {
-        ac = null;
-        dc = null;
-        acBefore = null;
-        dcBefore = null;
+        electrics.forget();
+        guards.begin();
+        recent.clear();
         microSteps = 0;
-        moved.clear();
         Arrays.fill(wakes, Instant.NEVER);
-        Arrays.fill(frozen, false);
-        Arrays.fill(heldUntil, Instant.START);
-        Arrays.fill(changes, NO_CHANGES);
         Arrays.fill(signals, null);
-        flipsAt = Instant.NEVER;
     }
 
     /** From rest at time 0; without a word. */
     void comeToRest() {
-        solve();
+        electrics.solve();
         settle();
         started = true;
         pushed.clear();
@@ -165,33 +120,27 @@ final class Machine {
         started = true;
         pushed.clear();
         microSteps = 0;
-        moved.clear();
-        flipsAt = Instant.NEVER;
-        boolean otherFaults = stamp == null || !faults.equals(c.faults);
+        recent.clear();
+        guards.load(c);
+        boolean otherFaults = !electrics.isWritten() || !faults.equals(c.faults);
         faults = c.faults;
         inputs = new ArrayList<>(c.inputs);
         Object[] old = states;
         states = c.states.clone();
         System.arraycopy(c.wakes, 0, wakes, 0, wakes.length);
-        System.arraycopy(c.frozen, 0, frozen, 0, frozen.length);
-        System.arraycopy(c.heldUntil, 0, heldUntil, 0, heldUntil.length);
-        System.arraycopy(c.changes, 0, changes, 0, changes.length);
         if (otherFaults) {
-            force();
+            electrics.writeAll(faults, states);
         }
         for (Assembly.Member m : assembly.members()) {
             int i = m.index();
             if (old[i] != states[i]) {
                 note(m);
                 if (!otherFaults) {
-                    stampOf(m);
+                    electrics.write(m, states[m.index()]);
                 }
             }
         }
-        ac = c.ac;
-        dc = c.dc;
-        acBefore = null;
-        dcBefore = null;
+        electrics.show(c.ac, c.dc, null, null);
     }
 
     Configuration configuration() {
@@ -201,13 +150,13 @@ final class Machine {
                 asked,
                 states.clone(),
                 wakes.clone(),
-                frozen.clone(),
-                heldUntil.clone(),
-                changes.clone(),
+                guards.frozen(),
+                guards.heldUntil(),
+                guards.changes(),
                 List.copyOf(inputs),
                 faults,
-                ac,
-                dc);
+                electrics.ac,
+                electrics.dc);
     }
 
     /**
@@ -225,7 +174,7 @@ final class Machine {
         begin();
         inputs = new ArrayList<>();
         microSteps = old.microSteps;
-        moved.addAll(old.moved);
+        recent.addAll(old.recent);
         Arrays.fill(states, null);
         List<Assembly.Member> fresh = new ArrayList<>();
         for (Assembly.Member m : assembly.members()) {
@@ -239,7 +188,7 @@ final class Machine {
                 fresh.add(m);
             } else {
                 states[i] = old.states[was];
-                frozen[i] = old.frozen[was];
+                guards.takeOver(i, old.guards, was);
                 note(m);
             }
         }
@@ -247,7 +196,7 @@ final class Machine {
             states[m.index()] = m.behaviour().start(views[m.index()]);
             note(m);
         }
-        force();
+        electrics.writeAll(faults, states);
     }
 
     Map<String, Object> inputsOf(Assembly.Member m) {
@@ -268,23 +217,6 @@ final class Machine {
     @SuppressWarnings("unchecked")
     private void note(Assembly.Member m) {
         signals[m.index()] = ((Behaviour<Object>) m.behaviour()).signal(states[m.index()]);
-    }
-
-    /** Takes the present faults into account and writes all branches anew. */
-    private void force() {
-        stamp = Stamps.begin(assembly, acValues, dcValues, faults);
-        assembly.members().forEach(this::stampOf);
-    }
-
-    private void stampOf(Assembly.Member m) {
-        Stamps.write(m, states[m.index()], stamp);
-    }
-
-    private void solve() {
-        acBefore = ac;
-        dcBefore = dc;
-        ac = solver.solve(acValues);
-        dc = dcValues.hasSource() ? solver.solve(dcValues) : null;
     }
 
     /* ---- acts ---- */
@@ -321,10 +253,10 @@ final class Machine {
             next.takeOver(this);
             variant.giveBack(this);
         } else if (faultsChanged) {
-            force();
+            electrics.writeAll(faults, states);
         }
         if (faultsChanged) {
-            next.solve();
+            next.electrics.solve();
         }
         return next;
     }
@@ -361,7 +293,7 @@ final class Machine {
             before = values.put(input.name(), s.value());
             inputs.set(i, values);
         }
-        remember(input.part());
+        recent.add(input.part());
         if (observer != null) {
             observer.set(input, before, s.value(), momentary);
         }
@@ -415,7 +347,7 @@ final class Machine {
                                 .formatted(Time.seconds(now.micros())),
                         recentlyMoved());
             }
-            Budget.check(this::stillMoving);
+            Budget.check(recent::words);
             if (++microSteps > MOST_MICRO_STEPS) {
                 throw new RunLimitException("the run took more than 10 million steps", recentlyMoved());
             }
@@ -426,27 +358,13 @@ final class Machine {
                 return any;
             }
             any = true;
-            solve();
+            electrics.solve();
         }
-    }
-
-    private String stillMoving() {
-        List<String> parts = recentlyMoved();
-        return parts.isEmpty() ? "" : "still moving: " + String.join(", ", parts);
     }
 
     /** The parts that moved last, the newest first. */
     List<String> recentlyMoved() {
-        Set<String> parts = new LinkedHashSet<>();
-        moved.descendingIterator().forEachRemaining(parts::add);
-        return parts.stream().limit(RECENT).toList();
-    }
-
-    private void remember(String part) {
-        moved.addLast(part);
-        if (moved.size() > 4 * RECENT) {
-            moved.removeFirst();
-        }
+        return recent.parts();
     }
 
     /** One round of reactions to the present solution; whether any state changed. */
@@ -454,14 +372,11 @@ final class Machine {
     private boolean reactAll() {
         List<Assembly.Member> changed = null;
         Object[] next = states;
-        if (!now.equals(flipsAt)) {
-            Arrays.fill(flips, 0);
-            flipsAt = now;
-        }
+        guards.roundBegins(now);
         for (Assembly.Member m : assembly.members()) {
             int i = m.index();
-            if (frozen[i] || !heldUntil[i].hasCome(now)) {
-                wakes[i] = frozen[i] ? Instant.NEVER : heldUntil[i];
+            if (guards.holds(i, now)) {
+                wakes[i] = guards.until(i);
                 continue;
             }
             Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
@@ -493,7 +408,7 @@ final class Machine {
         }
         states = next;
         for (Assembly.Member m : changed) {
-            stampOf(m);
+            electrics.write(m, states[m.index()]);
             note(m);
         }
         for (Assembly.Member m : changed) {
@@ -505,48 +420,37 @@ final class Machine {
     /** A part's signal changes. */
     private void flip(Assembly.Member m) {
         int i = m.index();
-        remember(m.part().id());
-        if (started) {
-            long[] times = Arrays.copyOf(changes[i], changes[i].length + 1);
-            times[times.length - 1] = now.micros();
-            changes[i] = times;
-        }
-        if (++flips[i] > MOST_FLIPS_AT_ONE_INSTANT) {
-            heldUntil[i] = now.plus(RESPONSE);
-            wakes[i] = heldUntil[i];
+        recent.add(m.part().id());
+        if (guards.flips(i, now, started)) {
+            wakes[i] = guards.until(i);
         }
     }
 
     @SuppressWarnings("unchecked")
     private void freezeIfChattering(Assembly.Member m) {
         int i = m.index();
-        long since = now.micros() - CHATTER_WINDOW;
-        if (changes[i].length > 0 && changes[i][0] < since) {
-            changes[i] = Arrays.stream(changes[i]).filter(c -> c >= since).toArray();
-        }
-        if (changes[i].length <= CHATTER_CHANGES) {
+        if (!guards.chatters(i, now)) {
             return;
         }
         Behaviour<Object> behaviour = (Behaviour<Object>) m.behaviour();
         Object chattering = behaviour.chattering(states[i]);
         boolean freezes = !chattering.equals(states[i]);
-        if (!freezes && changes[i].length <= 2 * CHATTER_CHANGES) {
-            // a lamp that only follows a chattering relay is no chatter of its own
+        if (!freezes && !guards.chattersLong(i)) {
             return;
         }
         if (observer != null) {
             observer.chatters(m, freezes);
         }
         if (!freezes) {
-            heldUntil[i] = now.plus(RESTART);
-            wakes[i] = heldUntil[i];
+            guards.restartLater(i, now);
+            wakes[i] = guards.until(i);
             return;
         }
         String from = signals[i];
         states[i] = chattering;
-        frozen[i] = true;
+        guards.freeze(i);
         wakes[i] = Instant.NEVER;
-        stampOf(m);
+        electrics.write(m, states[m.index()]);
         note(m);
         if (observer != null) {
             observer.froze(m, from, signals[i]);

@@ -57,22 +57,26 @@ final class PartView implements Moment {
 
     @Override
     public double acVolts(Branch branch) {
-        return machine.ac.branchMagnitude(branch.index());
+        return machine.electrics.ac.branchMagnitude(branch.index());
     }
 
     @Override
     public double dcVolts(Branch branch) {
-        return machine.dc == null ? 0 : machine.dc.branchVolts(branch.index()).re();
+        return machine.electrics.dc == null
+                ? 0
+                : machine.electrics.dc.branchVolts(branch.index()).re();
     }
 
     @Override
     public Complex acAmps(Branch branch) {
-        return machine.ac.amps(branch.index());
+        return machine.electrics.ac.amps(branch.index());
     }
 
     @Override
     public double dcAmps(Branch branch) {
-        return machine.dc == null ? 0 : machine.dc.amps(branch.index()).re();
+        return machine.electrics.dc == null
+                ? 0
+                : machine.electrics.dc.amps(branch.index()).re();
     }
 
     @Override

@@ -87,8 +87,7 @@ public final class Simulation {
         machine = from.variant.borrow();
         machine.load(from);
         Scene before = earlier.frames().get(frame).mark().before();
-        machine.acBefore = before.acBefore();
-        machine.dcBefore = before.dcBefore();
+        machine.electrics.showBefore(before.acBefore(), before.dcBefore());
         teller.look(machine);
         teller.resume(earlier, frame);
     }

@@ -74,7 +74,7 @@ final class Teller implements Observer {
 
     private Scene scene() {
         if (scene == null) {
-            scene = new Scene(paths, machine.ac, machine.dc, machine.acBefore, machine.dcBefore);
+            scene = machine.electrics.scene(paths);
         }
         return scene;
     }

@@ -34,11 +34,21 @@ class BenchController {
 
     private final Tabs tabs = new Tabs();
     private final BenchService service;
+    private final BenchOpener opener;
+    private final BenchHands hands;
     private final Settings settings;
     private final JsonMapper json;
     private final HandOver handOver;
 
-    BenchController(BenchService service, Settings settings, JsonMapper json, HandOver handOver) {
+    BenchController(
+            BenchService service,
+            BenchOpener opener,
+            BenchHands hands,
+            Settings settings,
+            JsonMapper json,
+            HandOver handOver) {
+        this.opener = opener;
+        this.hands = hands;
         this.handOver = handOver;
         this.service = service;
         this.settings = settings;
@@ -47,7 +57,7 @@ class BenchController {
 
     @GetMapping("/circuits/{slug}/bench")
     String resume(@PathVariable String slug) {
-        return "redirect:" + service.resume(slug);
+        return "redirect:" + opener.resume(slug);
     }
 
     @GetMapping("/bench/{id}")
@@ -120,7 +130,7 @@ class BenchController {
             @RequestParam String value,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, state -> service.set(state, key, value), model, response);
+        return act(id, s, t, state -> hands.set(state, key, value), model, response);
     }
 
     @PostMapping("/bench/{id}/push")
@@ -131,7 +141,7 @@ class BenchController {
             @RequestParam String key,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, state -> service.push(state, key), model, response);
+        return act(id, s, t, state -> hands.push(state, key), model, response);
     }
 
     @PostMapping("/bench/{id}/fault")
@@ -142,7 +152,7 @@ class BenchController {
             @RequestParam int fault,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, state -> service.fault(state, fault), model, response);
+        return act(id, s, t, state -> hands.fault(state, fault), model, response);
     }
 
     @PostMapping("/bench/{id}/clear")
@@ -153,7 +163,7 @@ class BenchController {
             @RequestParam long action,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, state -> service.clear(state, action), model, response);
+        return act(id, s, t, state -> hands.clear(state, action), model, response);
     }
 
     @PostMapping("/bench/{id}/all-back")
@@ -163,7 +173,7 @@ class BenchController {
             @RequestParam double t,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, service::clearTemporaries, model, response);
+        return act(id, s, t, hands::clearTemporaries, model, response);
     }
 
     /** Somebody says that a link or a lifted wire which isn't part of this state was taken out or landed again. */
@@ -190,7 +200,7 @@ class BenchController {
             @RequestParam(defaultValue = "") String reason,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, state -> service.put(state, act, one.strip(), other.strip(), reason), model, response);
+        return act(id, s, t, state -> hands.put(state, act, one.strip(), other.strip(), reason), model, response);
     }
 
     @PostMapping("/bench/{id}/meter")
@@ -207,7 +217,7 @@ class BenchController {
             Model model,
             HttpServletResponse response) {
         Leads leads = new Leads(mode, plus, minus, wire, turns, lowImpedance);
-        return act(id, s, t, state -> service.meter(state, leads), model, response);
+        return act(id, s, t, state -> hands.meter(state, leads), model, response);
     }
 
     @PostMapping("/bench/{id}/undo")
@@ -217,7 +227,7 @@ class BenchController {
             @RequestParam double t,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, service::undo, model, response);
+        return act(id, s, t, hands::undo, model, response);
     }
 
     private String act(

@@ -7,6 +7,7 @@ import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
@@ -51,6 +52,15 @@ class BenchRepository {
 
     Optional<Row> find(long id) {
         return jdbc.sql(SELECT + " where b.id = ?").param(id).query(Row.class).optional();
+    }
+
+    /**
+     * A bench's row.
+     *
+     * @throws NotFoundException where there is none
+     */
+    Row require(long benchId) {
+        return find(benchId).orElseThrow(() -> new NotFoundException("There is no bench " + benchId + "."));
     }
 
     /** The newest of a circuit revision's own benches. */

@@ -6,7 +6,7 @@ import org.jagridge.core.check.Finding;
 import org.jagridge.core.check.Trial;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Place;
-import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.BenchOpener;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.Kept;
@@ -23,10 +23,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 class CheckController {
     private final CircuitRepository circuits;
     private final CircuitStore store;
-    private final BenchService benches;
+    private final BenchOpener benches;
     private final Kept<Long, Check.Report> reports = new Kept<>(8, CheckController::kilobytes);
 
-    CheckController(CircuitRepository circuits, CircuitStore store, BenchService benches) {
+    CheckController(CircuitRepository circuits, CircuitStore store, BenchOpener benches) {
         this.benches = benches;
         this.circuits = circuits;
         this.store = store;

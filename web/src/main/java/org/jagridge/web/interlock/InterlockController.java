@@ -8,7 +8,7 @@ import org.jagridge.core.plan.InterlockAnswer;
 import org.jagridge.core.plan.InterlockRequest;
 import org.jagridge.core.plan.InterlockRequestReader;
 import org.jagridge.core.prove.Counterexample;
-import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.BenchOpener;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.NotFoundException;
 import org.jagridge.web.circuits.SiteRepository;
@@ -27,14 +27,14 @@ class InterlockController {
     private final EditService edits;
     private final SiteRepository sites;
     private final CircuitRepository circuits;
-    private final BenchService benches;
+    private final BenchOpener benches;
 
     InterlockController(
             InterlockPlans plans,
             EditService edits,
             SiteRepository sites,
             CircuitRepository circuits,
-            BenchService benches) {
+            BenchOpener benches) {
         this.plans = plans;
         this.edits = edits;
         this.sites = sites;

@@ -23,7 +23,7 @@ import org.jagridge.core.prove.ProofWriter;
 import org.jagridge.core.prove.Prover;
 import org.jagridge.core.prove.Standing;
 import org.jagridge.core.prove.Verdict;
-import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.BenchOpener;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
@@ -35,7 +35,7 @@ import org.springframework.stereotype.Service;
 class ProofService {
     private final CircuitStore store;
     private final ProofRepository proofs;
-    private final BenchService benches;
+    private final BenchOpener benches;
     private final Heavy heavy;
     private final ExecutorService one = Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "proof");
@@ -44,7 +44,7 @@ class ProofService {
     });
     private final Map<Long, Job> jobs = new ConcurrentHashMap<>();
 
-    ProofService(CircuitStore store, ProofRepository proofs, BenchService benches, Heavy heavy) {
+    ProofService(CircuitStore store, ProofRepository proofs, BenchOpener benches, Heavy heavy) {
         this.heavy = heavy;
         this.store = store;
         this.proofs = proofs;

@@ -9,7 +9,7 @@ import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.prove.Repair;
 import org.jagridge.core.prove.Repair.Seen;
 import org.jagridge.core.prove.Repair.Test;
-import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.BenchOpener;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
@@ -29,9 +29,9 @@ class RepairController {
 
     private final CircuitRepository circuits;
     private final CircuitStore store;
-    private final BenchService benches;
+    private final BenchOpener benches;
 
-    RepairController(CircuitRepository circuits, CircuitStore store, BenchService benches) {
+    RepairController(CircuitRepository circuits, CircuitStore store, BenchOpener benches) {
         this.circuits = circuits;
         this.store = store;
         this.benches = benches;

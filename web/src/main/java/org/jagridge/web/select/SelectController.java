@@ -5,7 +5,7 @@ import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.Time;
 import org.jagridge.core.select.Selector;
 import org.jagridge.core.select.Selectors;
-import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.BenchOpener;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.NotFoundException;
 import org.jagridge.web.circuits.SiteRepository;
@@ -23,9 +23,9 @@ class SelectController {
     private final EditService edits;
     private final SiteRepository sites;
     private final CircuitRepository circuits;
-    private final BenchService benches;
+    private final BenchOpener benches;
 
-    SelectController(EditService edits, SiteRepository sites, CircuitRepository circuits, BenchService benches) {
+    SelectController(EditService edits, SiteRepository sites, CircuitRepository circuits, BenchOpener benches) {
         this.edits = edits;
         this.sites = sites;
         this.circuits = circuits;

@@ -8,7 +8,7 @@ import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
-import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.BenchHands;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.SiteRepository;
 import org.jagridge.web.prove.DemoProof;
@@ -36,7 +36,7 @@ class DemoLoader implements SmartInitializingSingleton {
     private final EquipmentRepository equipment;
     private final DemoRecords records;
     private final DemoProof proofs;
-    private final BenchService benches;
+    private final BenchHands benches;
     private final boolean hasHistory;
     private final JsonMapper json;
 
@@ -46,7 +46,7 @@ class DemoLoader implements SmartInitializingSingleton {
             EquipmentRepository equipment,
             DemoRecords records,
             DemoProof proofs,
-            BenchService benches,
+            BenchHands benches,
             @Value("${jagridge.history}") boolean hasHistory,
             JsonMapper json) {
         this.circuits = circuits;

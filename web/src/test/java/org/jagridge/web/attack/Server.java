@@ -46,16 +46,26 @@ final class Server {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC",
                 "-Djagridge.port=" + port,
                 "-Djagridge.data=" + data,
                 "-Djagridge.warm-up=false"));
         command.addAll(settings);
-        command.addAll(List.of("-cp", System.getProperty("java.class.path"), JagridgeApplication.class.getName()));
+        command.addAll(application());
         process = new ProcessBuilder(command)
                 .redirectErrorStream(true)
                 .redirectOutput(log().toFile())
                 .start();
+    }
+
+    /** As it is shipped, where the tests' script has unpacked it; otherwise from the classes that are tested. */
+    private static List<String> application() {
+        String unpacked = System.getProperty("jagridge.application");
+        return unpacked == null
+                ? List.of("-cp", System.getProperty("java.class.path"), JagridgeApplication.class.getName())
+                : List.of(
+                        "-XX:SharedArchiveFile=" + Path.of(unpacked, "classes.jsa"),
+                        "-jar",
+                        Path.of(unpacked, "jagridge-web-0.1.0-SNAPSHOT.jar").toString());
     }
 
     /** Starts it and waits until it says that it is there. */

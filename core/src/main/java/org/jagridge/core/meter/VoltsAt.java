@@ -1,0 +1,90 @@
+package org.jagridge.core.meter;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Numbers;
+import org.jagridge.core.part.Shape;
+import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Reach;
+import org.jagridge.core.run.Reach.Side;
+import org.jagridge.core.run.Reach.ThroughLoad;
+import org.jagridge.core.world.World;
+
+/**
+ * Two leads in a world and the volts between them.
+ *
+ * @param plusNode the node of the network that the first lead is on
+ * @param minusNode that of the second
+ * @param value what the meter displays, volts, without a sign
+ * @param direct whether these are volts of direct current
+ */
+record VoltsAt(
+        Frame frame,
+        Reach reach,
+        Terminal plus,
+        Terminal minus,
+        int plusNode,
+        int minusNode,
+        double value,
+        boolean direct) {
+    /** Volts to earth from which a hand is in danger. */
+    static final double DANGEROUS = Frame.LIVE_VOLTS;
+
+    static VoltsAt of(World world, Request request, double value) {
+        Gauge gauge = new Gauge(world.frame(), world.reach());
+        return new VoltsAt(
+                world.frame(),
+                world.reach(),
+                request.plus(),
+                request.minus(),
+                gauge.node(request.plus()).orElseThrow(),
+                gauge.node(request.minus()).orElseThrow(),
+                Math.abs(value),
+                request.mode() == Request.Mode.DC_VOLTS);
+    }
+
+    /** A load whose own two terminals the leads are on. */
+    Branch atItsTerminals() {
+        for (Branch b : frame.assembly().branches()) {
+            // electronics that are unplugged are not there
+            boolean gone = b.shape() == Shape.BOX && !frame.conducts(b);
+            if (isRightBetween(b) && b.role().consumes() && !gone) {
+                return b;
+            }
+        }
+        return null;
+    }
+
+    boolean isRightBetween(Branch b) {
+        return (b.nodeA() == plusNode && b.nodeB() == minusNode) || (b.nodeA() == minusNode && b.nodeB() == plusNode);
+    }
+
+    boolean isHot(int node) {
+        Side side = reach.sideOf(node);
+        return side == Side.HOT || side == Side.SECOND_HOT;
+    }
+
+    /** "hard on T1.X1", "on T1.X2 through K1". */
+    String connection(int node) {
+        ThroughLoad way = reach.throughLoads(node);
+        if (way == null) {
+            return "joined to nothing";
+        }
+        if (frame.assembly().node(Terminal.parse(way.pole().terminal())).orElseThrow() == node) {
+            return "a pole of " + way.pole().source();
+        }
+        return way.loads().isEmpty()
+                ? "hard on " + way.pole().terminal()
+                : "on " + way.pole().terminal() + " through " + names(way.loads());
+    }
+
+    static String names(List<Branch> loads) {
+        return loads.stream().map(Branch::owner).distinct().collect(Collectors.joining(" and "));
+    }
+
+    String digits() {
+        return Numbers.threeFigures(value) + (direct ? " V DC" : " V");
+    }
+}
