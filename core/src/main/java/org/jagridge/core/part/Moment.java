@@ -65,6 +65,9 @@ public interface Moment {
     /** What an input of another part is set to, or null where it has no such input. */
     String wordOf(String part, String input);
 
+    /** Whether a flag among the inputs of another part is set. */
+    boolean isSet(String part, String input);
+
     /** Whether a condition over the circuit's signals holds now. */
     default boolean holds(Condition condition) {
         return condition.holds(new Condition.Signals() {

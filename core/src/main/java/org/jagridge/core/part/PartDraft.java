@@ -44,6 +44,12 @@ public final class PartDraft {
                 .toList();
     }
 
+    /** Whether a wire is landed on one of this part's terminals. */
+    public boolean isWired(String terminal) {
+        Terminal t = new Terminal(part.id(), terminal);
+        return assembly.circuit().wires().stream().anyMatch(w -> w.from().equals(t) || w.to().equals(t));
+    }
+
     /** The parameters of another part. */
     public Optional<Params> paramsOf(String id) {
         return assembly.paramsOf(id);

@@ -154,6 +154,9 @@ final class Composer {
         kit.set("TH", "power", (isWired() ? r.thermostat().power() : Power.BATTERY).word());
         if (set.kind().equals("dual-fuel")) {
             kit.set("TH", "changeoverCelsius", 2.0);
+            if (kit.has("OS")) {
+                kit.set("TH", "outdoors", "OS");
+            }
         }
         if (!set.labels().isEmpty()) {
             kit.label("TH", set.labels());

@@ -109,6 +109,11 @@ final class Expected {
         return set;
     }
 
+    /** Where the outdoor temperature is set: at the sensor where there is one. */
+    private String outdoors() {
+        return c.kit.has("OS") ? "OS.celsius" : "TH.outdoorCelsius";
+    }
+
     private void call(String name, Map<String, Object> set, Set<Duty> runs, double seconds) {
         calls.add(new Call(name, set, runs, seconds, false));
     }
@@ -144,13 +149,13 @@ final class Expected {
         Set<Duty> pump = pumps(!coolsWithO);
         Map<String, Object> mild = set("heat", 19);
         if (dual) {
-            mild.put("TH.outdoorCelsius", 8.0);
+            mild.put(outdoors(), 8.0);
         }
         call("heating", mild, pump, 120);
         Set<Duty> second = both(pump, stage2 ? EnumSet.of(Duty.SECOND_STAGE) : EnumSet.noneOf(Duty.class));
         if (!heat.isEmpty() && dual) {
             Map<String, Object> cold = set("heat", 19);
-            cold.put("TH.outdoorCelsius", -10.0);
+            cold.put(outdoors(), -10.0);
             call("auxiliary", cold, heat, 300);
         } else if (stage2 || !heat.isEmpty()) {
             Set<Duty> all = heat.isEmpty() ? second : both(second, heat);
@@ -177,7 +182,7 @@ final class Expected {
         }
         Map<String, Object> set = set("heat", 19);
         if (dual) {
-            set.put("TH.outdoorCelsius", 8.0);
+            set.put(outdoors(), 8.0);
         }
         calls.add(new Call("defrost", set, runs, 40, true));
     }

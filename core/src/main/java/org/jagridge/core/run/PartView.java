@@ -133,6 +133,11 @@ final class PartView implements Moment {
     }
 
     @Override
+    public boolean isSet(String part, String input) {
+        return Boolean.TRUE.equals(machine.inputsOf(other(part)).get(input));
+    }
+
+    @Override
     public Branch branchOf(String part, String label) {
         return machine.assembly.branchesOf(part).stream()
                 .filter(b -> b.label().equals(label))

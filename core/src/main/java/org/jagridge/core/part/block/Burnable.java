@@ -188,6 +188,11 @@ public record Burnable<S>(
         }
 
         @Override
+        public boolean isSet(String part, String input) {
+            return m.isSet(part, input);
+        }
+
+        @Override
         public Branch branchOf(String part, String label) {
             return m.branchOf(part, label);
         }

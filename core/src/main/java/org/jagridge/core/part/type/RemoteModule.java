@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Set;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -16,17 +18,33 @@ import org.jagridge.core.part.Moment;
 import org.jagridge.core.part.PartDraft;
 import org.jagridge.core.part.PartType;
 import org.jagridge.core.part.Reaction;
+import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Time;
+import org.jagridge.core.part.Trait;
 import org.jagridge.core.part.block.Burnable;
 
 /**
  * {@code remote-module}: R and C at the unit; its outputs follow the thermostat's by radio. Out of range, or with the
- * thermostat blank, all go off after {@code lossSeconds}.
+ * thermostat blank, all go off after {@code lossSeconds}. It tells the thermostat of a defrost by what stands at DEF, and
+ * of the outdoors by a sensor between T1 and T2: it puts a few volts on the sensor through a resistor and reads how many
+ * of them the sensor keeps.
  */
 final class RemoteModule extends PartType {
+    /** Its sensor's way, from which a thermostat takes the outdoor temperature. */
+    static final String SENSOR = "T1-T2";
+
+    static final String IN_RANGE = "inRange";
     private static final double LEAST_SUPPLY = 16;
+    /** What it puts on its sensor: volts of direct current, behind ohms. */
+    private static final double SENSOR_VOLTS = 3.3;
+
+    private static final double SENSOR_OHMS = 10_000;
+    /** A sensor has neither less nor more than this anywhere between −60 and 100 °C: beyond it is a short or a break. */
+    private static final double LEAST_OHMS = 500;
+
+    private static final double MOST_OHMS = 2_000_000;
 
     RemoteModule() {
         super("remote-module", "Wireless relay module", "Repeats the thermostat's calls at the unit without wires.");
@@ -50,7 +68,7 @@ final class RemoteModule extends PartType {
 
     @Override
     public List<Field> inputs(Params params) {
-        return List.of(Field.flag("inRange", true));
+        return List.of(Field.flag(IN_RANGE, true));
     }
 
     @Override
@@ -71,37 +89,64 @@ final class RemoteModule extends PartType {
         }
         Branch supply = draft.load("R", "C", Shape.BOX);
         Branch defrost = draft.load("DEF", "C", Shape.BOX);
+        // it is there where it is used: direct current in every circuit with a module would be solved for nothing
+        Branch sensor =
+                draft.isWired("T1") || draft.isWired("T2") ? draft.source("T1", "T2", Role.SOURCE, Shape.BOX) : null;
         Receiver receiver = new Receiver(
                 supply,
                 defrost,
+                sensor,
                 outputs,
                 draft.params().textOrNull("thermostat"),
                 Time.micros(draft.params().number("lossSeconds")));
         return Burnable.lowVoltage(receiver, supply, defrost);
     }
 
-    /** @param lostSince when it last heard, or {@link Instant#NEVER} while it hears */
-    record State(List<String> closed, Instant lostSince) {}
+    @Override
+    public Set<Trait> traits(Params params) {
+        return Set.of(Trait.HARMLESS_SOURCE);
+    }
 
-    private record Receiver(Branch supply, Branch defrost, Map<String, Branch> outputs, String thermostat, long loss)
+    /** What a sensor of this many volts has, Ω; empty where it is open, shorted or not fed. */
+    static OptionalDouble sensedOhms(double volts) {
+        double ohms = volts >= SENSOR_VOLTS ? Double.POSITIVE_INFINITY : SENSOR_OHMS * volts / (SENSOR_VOLTS - volts);
+        return ohms < LEAST_OHMS || ohms > MOST_OHMS ? OptionalDouble.empty() : OptionalDouble.of(ohms);
+    }
+
+    /** @param lostSince when it last heard, or {@link Instant#NEVER} while it hears */
+    record State(List<String> closed, Instant lostSince, boolean fed) {
+        State(List<String> closed, Instant lostSince) {
+            this(closed, lostSince, true);
+        }
+
+        static State dead() {
+            return new State(List.of(), Instant.NEVER, false);
+        }
+    }
+
+    /** @param sensor its sensor's way; null where none is wired */
+    private record Receiver(
+            Branch supply, Branch defrost, Branch sensor, Map<String, Branch> outputs, String thermostat, long loss)
             implements Behaviour<State> {
         @Override
         public State start(Moment moment) {
-            return new State(List.of(), Instant.NEVER);
+            return State.dead();
         }
 
         @Override
         public void stamp(State s, Stamp stamp) {
             stamp.load(supply, Complex.real(24 * 24 / 2.0));
             stamp.load(defrost, Complex.real(10_000));
+            if (sensor != null) {
+                stamp.dcSource(sensor, s.fed() ? SENSOR_VOLTS : 0, SENSOR_OHMS);
+            }
             outputs.forEach((o, b) -> stamp.contact(b, s.closed().contains(o)));
         }
 
         @Override
         public Reaction<State> react(State s, Moment m) {
             if (m.acVolts(supply) < LEAST_SUPPLY) {
-                return Reaction.change(
-                        new State(List.of(), Instant.NEVER), Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY));
+                return Reaction.change(State.dead(), Because.fallen(supply, m.acVolts(supply), LEAST_SUPPLY));
             }
             String calls = thermostat == null ? null : m.signalOf(thermostat);
             boolean hears =
@@ -129,7 +174,7 @@ final class RemoteModule extends PartType {
 
         @Override
         public State canonical(State s, Instant now) {
-            return new State(s.closed(), s.lostSince().notBefore(now.minus(loss)));
+            return new State(s.closed(), s.lostSince().notBefore(now.minus(loss)), s.fed());
         }
 
         @Override

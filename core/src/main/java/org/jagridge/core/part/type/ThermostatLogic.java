@@ -3,6 +3,7 @@ package org.jagridge.core.part.type;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalDouble;
 import java.util.Set;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.part.Because;
@@ -121,7 +122,7 @@ final class ThermostatLogic {
         Instant since = way == old.way() ? old.since() : m.now();
         double error = way == Way.COOL ? r.celsius() - r.coolSet(mode) : r.heatSet() - r.celsius();
         boolean far = (way == Way.HEAT || way == Way.COOL) && (old.far() ? error > auxOff : error >= auxOn);
-        boolean burner = kind.equals("dual-fuel") && way == Way.HEAT && outdoorCelsius(m) < changeover;
+        boolean burner = kind.equals("dual-fuel") && way == Way.HEAT && !(outdoorCelsius(m) >= changeover);
         boolean wantsCompressor = way == Way.COOL || (way == Way.HEAT && !kind.equals("conventional") && !burner);
         boolean rested = old.compressorOffAt().isNever()
                 || old.compressorOffAt().plus(minOff).hasCome(m.now());
@@ -204,7 +205,20 @@ final class ThermostatLogic {
         return Way.NONE;
     }
 
+    /** As it is read: by a sensor that is wired to a module, else straight; NaN where that sensor isn't read. */
     private double outdoorCelsius(Moment m) {
+        for (String module : modules) {
+            Branch sensor = m.branchOf(module, RemoteModule.SENSOR);
+            if (sensor != null) {
+                OptionalDouble ohms = m.isSet(module, RemoteModule.IN_RANGE)
+                        ? RemoteModule.sensedOhms(m.dcVolts(sensor))
+                        : OptionalDouble.empty();
+                // shown in tenths
+                return ohms.isEmpty()
+                        ? Double.NaN
+                        : Math.rint(10 * SensorElement.celsius(ohms.getAsDouble(), SensorElement.KELVIN_B)) / 10;
+            }
+        }
         return outdoors == null ? m.number("outdoorCelsius") : m.celsiusOf(outdoors);
     }
 
@@ -307,6 +321,9 @@ final class ThermostatLogic {
         }
         if (call.burner() != old.burner()) {
             double outside = outdoorCelsius(m);
+            if (Double.isNaN(outside)) {
+                return Because.link("no outdoor temperature is read: the furnace");
+            }
             return Because.temperature(() -> format(
                     call.burner() ? "%.1f °C outdoors < %.1f: the furnace" : "%.1f °C outdoors ≥ %.1f: the heat pump",
                     outside,
