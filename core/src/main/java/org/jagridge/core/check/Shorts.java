@@ -13,10 +13,12 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
+import org.jagridge.core.part.Ways;
 
 /** Hot and return of one source joined by wires, or by nothing but contacts that can all be closed together. */
 final class Shorts implements WiringCheck {
@@ -25,6 +27,7 @@ final class Shorts implements WiringCheck {
 
     private final Wiring wiring;
     private final Findings findings;
+    private final Ways closable;
 
     /**
      * Where a way has come, and how the parts on it must stand for it to be closed. Breadth first over these, so that
@@ -46,6 +49,8 @@ final class Shorts implements WiringCheck {
     Shorts(Wiring wiring, Findings findings) {
         this.wiring = wiring;
         this.findings = findings;
+        closable =
+                Ways.of(wiring.assembly(), b -> b.role() == Role.CONTACT || b.role() == Role.PROTECTION, wiring::net);
     }
 
     @Override
@@ -82,6 +87,15 @@ final class Shorts implements WiringCheck {
 
     /** The shortest way through contacts, fuses and breakers that can be closed at the same time; empty for none. */
     private List<Branch> way(int from, int to) {
+        Set<Branch> useful = closable.between(from, to);
+        if (useful.isEmpty()) {
+            return List.of();
+        }
+        Set<String> once = new HashSet<>();
+        Set<String> again = useful.stream()
+                .map(Branch::owner)
+                .filter(owner -> !once.add(owner))
+                .collect(Collectors.toSet());
         Deque<Step> queue = new ArrayDeque<>(List.of(new Step(from, Map.of(), null, null)));
         Set<State> seen = new HashSet<>(Set.of(new State(from, Map.of())));
         while (!queue.isEmpty() && seen.size() < MOST_STATES) {
@@ -90,10 +104,12 @@ final class Shorts implements WiringCheck {
                 return step.way();
             }
             wiring.at(step.net()).stream()
-                    .filter(b -> b.role() == Role.CONTACT || b.role() == Role.PROTECTION)
+                    .filter(useful::contains)
                     .sorted(Comparator.comparing(Branch::title))
                     .forEach(b -> {
-                        Map<String, String> positions = with(step.positions(), b);
+                        // a part with one contact here forbids nothing
+                        Map<String, String> positions =
+                                again.contains(b.owner()) ? with(step.positions(), b) : step.positions();
                         int next = wiring.net(b.nodeA()) == step.net() ? wiring.net(b.nodeB()) : wiring.net(b.nodeA());
                         if (positions != null && seen.add(new State(next, positions))) {
                             queue.addLast(new Step(next, positions, b, step));

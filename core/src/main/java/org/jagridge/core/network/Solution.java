@@ -46,7 +46,7 @@ public final class Solution {
     public double branchMagnitude(int branch) {
         int a = network.from(branch);
         int b = network.to(branch);
-        return Math.hypot(re(a) - re(b), im(a) - im(b));
+        return Complex.length(re(a) - re(b), im(a) - im(b));
     }
 
     /**

@@ -15,6 +15,8 @@ public final class Values {
     final double[] jRe;
     final double[] jIm;
     final double[] mRe;
+    /** The sum of what {@link #mixed} makes of each value: kept as values are written, since solutions are kept by it. */
+    private long hash;
 
     public Values(Network network) {
         yRe = new double[network.branches()];
@@ -30,6 +32,7 @@ public final class Values {
         jRe = o.jRe.clone();
         jIm = o.jIm.clone();
         mRe = o.mRe.clone();
+        hash = o.hash;
     }
 
     public Values copy() {
@@ -42,20 +45,40 @@ public final class Values {
         Arrays.fill(jRe, 0);
         Arrays.fill(jIm, 0);
         Arrays.fill(mRe, 0);
+        hash = 0;
     }
 
     public void admittance(int branch, double re, double im) {
-        yRe[branch] = re;
-        yIm[branch] = im;
+        write(yRe, 0, branch, re);
+        write(yIm, 1, branch, im);
     }
 
     public void source(int branch, double re, double im) {
-        jRe[branch] = re;
-        jIm[branch] = im;
+        write(jRe, 2, branch, re);
+        write(jIm, 3, branch, im);
     }
 
     public void mutual(int coupling, double mhos) {
-        mRe[coupling] = mhos;
+        write(mRe, 4, coupling, mhos);
+    }
+
+    private void write(double[] values, int kind, int place, double value) {
+        double old = values[place];
+        if (old != value) {
+            hash += mixed(kind, place, value) - mixed(kind, place, old);
+            values[place] = value;
+        }
+    }
+
+    /** A number for a value in its place, 0 for 0; the last steps are those of Steele, Lea and Flood's SplitMix (2014). */
+    private static long mixed(int kind, int place, double value) {
+        if (value == 0) {
+            return 0;
+        }
+        long z = Double.doubleToLongBits(value) + 0x9E3779B97F4A7C15L * (5L * place + kind + 1);
+        z = (z ^ (z >>> 30)) * 0xBF58476D1CE4E5B9L;
+        z = (z ^ (z >>> 27)) * 0x94D049BB133111EBL;
+        return z ^ (z >>> 31);
     }
 
     public Complex admittance(int branch) {
@@ -79,6 +102,7 @@ public final class Values {
     @Override
     public boolean equals(Object other) {
         return other instanceof Values o
+                && hash == o.hash
                 && Arrays.equals(yRe, o.yRe)
                 && Arrays.equals(yIm, o.yIm)
                 && Arrays.equals(jRe, o.jRe)
@@ -88,7 +112,6 @@ public final class Values {
 
     @Override
     public int hashCode() {
-        return ((Arrays.hashCode(yRe) * 31 + Arrays.hashCode(yIm)) * 31 + Arrays.hashCode(jRe)) * 31
-                + Arrays.hashCode(mRe);
+        return Long.hashCode(hash);
     }
 }

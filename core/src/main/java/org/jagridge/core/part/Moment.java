@@ -36,12 +36,12 @@ public interface Moment {
 
     /** RMS volts of AC and DC together. */
     default double volts(Branch branch) {
-        return Math.hypot(acVolts(branch), dcVolts(branch));
+        return Complex.length(acVolts(branch), dcVolts(branch));
     }
 
     /** RMS amps of AC and DC together. */
     default double amps(Branch branch) {
-        return Math.hypot(acAmps(branch).abs(), dcAmps(branch));
+        return Complex.length(acAmps(branch).abs(), dcAmps(branch));
     }
 
     /** The part's fault of that kind that is there now, or null. */

@@ -9,7 +9,10 @@ import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.function.IntUnaryOperator;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.jgrapht.Graph;
+import org.jgrapht.alg.connectivity.BiconnectivityInspector;
+import org.jgrapht.alg.connectivity.ConnectivityInspector;
 import org.jgrapht.graph.MaskSubgraph;
 import org.jgrapht.graph.Pseudograph;
 import org.jgrapht.traverse.BreadthFirstIterator;
@@ -83,6 +86,40 @@ public final class Ways {
             }
         }
         return Optional.empty();
+    }
+
+    /**
+     * The branches over which one can get from a place to another without coming by any place twice: a branch with
+     * which a direct joint of the two would lie in one block of the graph.
+     */
+    public Set<Branch> between(int from, int to) {
+        if (from == to || !graph.containsVertex(from) || !graph.containsVertex(to)) {
+            return Set.of();
+        }
+        Graph<Integer, Object> closed = new Pseudograph<>(null, null, false);
+        for (Integer place : new ConnectivityInspector<>(graph).connectedSetOf(from)) {
+            closed.addVertex(place);
+        }
+        if (!closed.containsVertex(to)) {
+            return Set.of();
+        }
+        for (Integer place : closed.vertexSet()) {
+            for (Branch b : graph.edgesOf(place)) {
+                int other = graph.getEdgeSource(b) + graph.getEdgeTarget(b) - place;
+                if (other != place) {
+                    closed.addEdge(place, other, b);
+                }
+            }
+        }
+        Object joint = new Object();
+        closed.addEdge(from, to, joint);
+        return new BiconnectivityInspector<>(closed)
+                .getBlocks().stream()
+                        .filter(block -> block.containsEdge(joint))
+                        .flatMap(block -> block.edgeSet().stream())
+                        .filter(edge -> edge instanceof Branch)
+                        .map(Branch.class::cast)
+                        .collect(Collectors.toUnmodifiableSet());
     }
 
     private BreadthFirstIterator<Integer, Branch> walk(int from, Predicate<Branch> over) {

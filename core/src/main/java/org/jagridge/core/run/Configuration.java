@@ -2,9 +2,11 @@ package org.jagridge.core.run;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.network.Solution;
@@ -70,15 +72,72 @@ public final class Configuration {
         this.dc = dc;
     }
 
-    /** What is compared; the states are interned. */
-    private record Key(
-            Engine engine,
-            List<Object> states,
-            Set<Fault> faults,
-            List<Map<String, Object>> inputs,
-            List<Integer> frozen,
-            boolean due,
-            List<List<Long>> guards) {}
+    /**
+     * What is compared. The states are interned by the engine, so that equal ones are one object; the hash is worked out
+     * once, since searches ask for it over and over.
+     */
+    private static final class Key {
+        final Engine engine;
+        final Object[] states;
+        final Set<Fault> faults;
+        final List<Map<String, Object>> inputs;
+        final List<Integer> frozen;
+        final boolean due;
+        final Map<Integer, List<Long>> guards;
+        private final int hash;
+
+        Key(
+                Engine engine,
+                Object[] states,
+                Set<Fault> faults,
+                List<Map<String, Object>> inputs,
+                List<Integer> frozen,
+                boolean due,
+                Map<Integer, List<Long>> guards) {
+            this.engine = engine;
+            this.states = states;
+            this.faults = faults;
+            this.inputs = inputs;
+            this.frozen = frozen;
+            this.due = due;
+            this.guards = guards;
+            int h = Objects.hash(faults, inputs, frozen, guards);
+            for (Object state : states) {
+                h = 31 * h + System.identityHashCode(state);
+            }
+            hash = h;
+        }
+
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Key k
+                    && hash == k.hash
+                    && engine == k.engine
+                    && due == k.due
+                    && sameStates(k)
+                    && faults.equals(k.faults)
+                    && inputs.equals(k.inputs)
+                    && frozen.equals(k.frozen)
+                    && guards.equals(k.guards);
+        }
+
+        private boolean sameStates(Key k) {
+            if (states.length != k.states.length) {
+                return false;
+            }
+            for (int i = 0; i < states.length; i++) {
+                if (states[i] != k.states[i]) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        @Override
+        public int hashCode() {
+            return hash;
+        }
+    }
 
     private synchronized Key key() {
         if (key == null) {
@@ -89,13 +148,13 @@ public final class Configuration {
     }
 
     @SuppressWarnings("unchecked")
-    private List<Object> canonicalStates() {
-        List<Object> list = new ArrayList<>(states.length);
+    private Object[] canonicalStates() {
+        Object[] canonical = new Object[states.length];
         for (Assembly.Member m : variant.assembly.members()) {
             Object state = ((Behaviour<Object>) m.behaviour()).canonical(states[m.index()], now);
-            list.add(state == null ? "" : variant.engine.interned(Clocks.relative(state, now)));
+            canonical[m.index()] = state == null ? "" : variant.engine.interned(Clocks.relative(state, now));
         }
-        return list;
+        return canonical;
     }
 
     private boolean isDue() {
@@ -112,18 +171,24 @@ public final class Configuration {
         return parts;
     }
 
-    /** By part: how long it is held yet, and how long ago it changed, as far as that still counts. */
-    private List<List<Long>> guards() {
-        List<List<Long>> guards = new ArrayList<>();
+    /** By part, for those that are guarded: how long it is held yet, and how long ago it changed, as far as that counts. */
+    private Map<Integer, List<Long>> guards() {
+        Map<Integer, List<Long>> guards = new HashMap<>();
         for (int i = 0; i < states.length; i++) {
+            boolean held = !heldUntil[i].hasCome(now);
+            if (!held && changes[i].length == 0) {
+                continue;
+            }
             List<Long> guard = new ArrayList<>();
-            guard.add(heldUntil[i].hasCome(now) ? 0 : heldUntil[i].since(now));
+            guard.add(held ? heldUntil[i].since(now) : 0);
             for (long change : changes[i]) {
                 if (change >= now.micros() - Guards.CHATTER_WINDOW) {
                     guard.add(change - now.micros());
                 }
             }
-            guards.add(guard);
+            if (held || guard.size() > 1) {
+                guards.put(i, guard);
+            }
         }
         return guards;
     }
@@ -202,26 +267,26 @@ public final class Configuration {
         Key a = key();
         Key b = other.key();
         List<String> lines = new ArrayList<>();
-        if (!a.faults().equals(b.faults())) {
-            lines.add("faults: " + a.faults() + ", " + b.faults());
+        if (!a.faults.equals(b.faults)) {
+            lines.add("faults: " + a.faults + ", " + b.faults);
         }
         for (Assembly.Member m : variant.assembly.members()) {
             int i = m.index();
-            if (i < b.states().size()) {
-                compare(m, "state", a.states().get(i), b.states().get(i), lines);
-                compare(m, "inputs", a.inputs().get(i), b.inputs().get(i), lines);
-                compare(m, "guards", a.guards().get(i), b.guards().get(i), lines);
-                compare(m, "frozen", a.frozen().contains(i), b.frozen().contains(i), lines);
+            if (i < b.states.length) {
+                compare(m, "state", a.states[i], b.states[i], lines);
+                compare(m, "inputs", a.inputs.get(i), b.inputs.get(i), lines);
+                compare(m, "guards", a.guards.get(i), b.guards.get(i), lines);
+                compare(m, "frozen", a.frozen.contains(i), b.frozen.contains(i), lines);
             }
         }
         if (lines.isEmpty() && !a.equals(b)) {
-            lines.add(a.due() == b.due() ? "other circuits" : "in one something is due now");
+            lines.add(a.due == b.due ? "other circuits" : "in one something is due now");
         }
         return lines;
     }
 
     private static void compare(Assembly.Member m, String what, Object one, Object other, List<String> lines) {
-        if (!one.equals(other)) {
+        if (!Objects.equals(one, other)) {
             lines.add(m.part().id() + ", " + what + ": " + one + ", " + other);
         }
     }

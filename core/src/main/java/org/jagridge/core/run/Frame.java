@@ -182,7 +182,7 @@ public final class Frame {
     /** RMS volts across a branch. */
     public double volts(Branch branch) {
         double a = ac.branchMagnitude(branch.index());
-        return dc == null ? a : Math.hypot(a, dc.branchMagnitude(branch.index()));
+        return dc == null ? a : Complex.length(a, dc.branchMagnitude(branch.index()));
     }
 
     /** RMS AC volts between two nodes. */
@@ -198,7 +198,7 @@ public final class Frame {
     /** RMS amps through a branch. */
     public double amps(Branch branch) {
         double a = ac.amps(branch.index()).abs();
-        return dc == null ? a : Math.hypot(a, dc.amps(branch.index()).abs());
+        return dc == null ? a : Complex.length(a, dc.amps(branch.index()).abs());
     }
 
     /** Volts to earth that a load of 3 kΩ doesn't take away, AC and DC together. */
@@ -207,7 +207,7 @@ public final class Frame {
             return 0;
         }
         double loaded = loadedToEarth(ac, node);
-        return dc == null ? loaded : Math.hypot(loaded, loadedToEarth(dc, node));
+        return dc == null ? loaded : Complex.length(loaded, loadedToEarth(dc, node));
     }
 
     private double loadedToEarth(Solution solution, int node) {

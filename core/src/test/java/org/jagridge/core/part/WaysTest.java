@@ -100,4 +100,40 @@ public class WaysTest {
         }
         return far;
     }
+
+    /** Against every way that there is, followed one by one. */
+    @Test
+    public void whatLiesBetweenTwoPlacesIsOnSomeWay() {
+        int some = 0;
+        for (int seed = 0; seed < 60; seed++) {
+            Assembly assembly = Assembly.of(GeneratedCircuits.of(seed, 14));
+            Ways ways = Ways.ofNodes(assembly, b -> b.role().joins());
+            for (int from = 0; from < assembly.nodeCount(); from += 7) {
+                for (int to = 0; to < assembly.nodeCount(); to += 3) {
+                    Set<Branch> on = new HashSet<>();
+                    follow(ways, from, to, new ArrayDeque<>(List.of(from)), new ArrayDeque<>(), on);
+                    assertEquals(ways.between(from, to), on, "seed " + seed + ", " + from + " to " + to);
+                    some += on.isEmpty() ? 0 : 1;
+                }
+            }
+        }
+        assertTrue(some > 100, some + " pairs");
+    }
+
+    private static void follow(Ways ways, int here, int to, Deque<Integer> places, Deque<Branch> way, Set<Branch> on) {
+        if (here == to) {
+            on.addAll(way);
+            return;
+        }
+        for (Branch b : ways.at(here)) {
+            int other = b.nodeA() == here ? b.nodeB() : b.nodeA();
+            if (!places.contains(other)) {
+                places.push(other);
+                way.push(b);
+                follow(ways, other, to, places, way, on);
+                places.pop();
+                way.pop();
+            }
+        }
+    }
 }
