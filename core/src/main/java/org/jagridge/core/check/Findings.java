@@ -35,6 +35,12 @@ final class Findings {
         }
     }
 
+    /** What was found on the wires alone, and now shown by a trial as well: it is told once, with the trial. */
+    void shown(FindingKind kind, String part, String message, Trial trial) {
+        findings.removeIf(f -> f.code().equals(kind.code()) && f.parts().equals(List.of(part)));
+        tried(kind, part, message, trial);
+    }
+
     /** The same of a wire. */
     void triedWire(FindingKind kind, String wire, String message, Trial trial) {
         if (once.add(kind.code() + " " + wire)) {

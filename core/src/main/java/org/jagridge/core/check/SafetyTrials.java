@@ -69,11 +69,13 @@ final class SafetyTrials {
             }
         }
         if (!stops && goesOn != null) {
-            findings.tried(
+            boolean wire = wiring.joined(id, "1", id, "2");
+            findings.shown(
                     SAFETY_BYPASSED,
                     id,
-                    named(m) + " stops nothing: opened in the call \"" + goesOn.name() + "\", "
-                            + Work.listed(goesOn.works()) + " goes on; so it is in every other call.",
+                    named(m) + (wire ? " is bypassed, a wire joins its two terminals" : " stops nothing")
+                            + ": opened in the call \"" + goesOn.name() + "\", " + Work.listed(goesOn.works())
+                            + " goes on; so it is in every other call.",
                     open.trial());
         }
     }

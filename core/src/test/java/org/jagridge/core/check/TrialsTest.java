@@ -97,6 +97,22 @@ public class TrialsTest {
         assertTrue(messages.get(0).contains("stops nothing: opened in the call"), messages.toString());
     }
 
+    /** What the wires show and a trial shows again is told once, with the trial. */
+    @Test
+    public void aSafetyWithAWireAcrossItIsToldOnce() {
+        List<Finding> told = Check.findings(with("wardens-cottage", "j1", "LIM.1", "LIM.2")).stream()
+                .filter(f -> f.code().equals("safety-bypassed"))
+                .toList();
+        assertEquals(told.size(), 1, told.toString());
+        assertTrue(
+                told.get(0)
+                        .message()
+                        .startsWith(
+                                "LIM (Strip limit) is bypassed, a wire joins its two terminals: opened in the call"),
+                told.toString());
+        assertTrue(told.get(0).trial() != null, "it opens on the bench");
+    }
+
     /** The terminal of a safety that no wire joins to the other of the two. */
     private static String far(Circuit c, String safety) {
         String other = safety.equals("LIM") ? "LNK" : "LIM";
