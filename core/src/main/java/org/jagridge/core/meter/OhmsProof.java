@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.function.Supplier;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.WiringDefect;
+import org.jagridge.core.meter.DeadTest.Claim;
 import org.jagridge.core.meter.DeadTest.Seen;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.world.World;
@@ -144,8 +145,15 @@ final class OhmsProof {
         List<World> such = fitting.stream().map(Fits::world).toList();
         boolean proved = fitting.stream()
                 .allMatch(f -> first.claims().stream().allMatch(c -> f.test().holds(c)));
-        if (proved) {
-            return first.words().replace(Seen.SHOWN, number()) + (sound ? "" : naming(such));
+        boolean soundsWell =
+                !first.claims().isEmpty() && first.claims().stream().allMatch(c -> c.kind() == Claim.Kind.WHOLE);
+        String words = first.words().replace(Seen.SHOWN, number());
+        if (proved && (sound || !soundsWell)) {
+            return words + (sound ? "" : naming(such));
+        }
+        if (proved && shorted().isEmpty()) {
+            // what is named is whole, and yet it isn't what a sound circuit shows
+            return words + soundShows() + Naming.faults(such);
         }
         return plain() + (sound ? " A sound circuit shows it, too." : shorted() + soundShows() + Naming.faults(such));
     }

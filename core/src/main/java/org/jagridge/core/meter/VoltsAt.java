@@ -1,6 +1,7 @@
 package org.jagridge.core.meter;
 
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
@@ -8,6 +9,7 @@ import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Reach;
+import org.jagridge.core.run.Reach.Pole;
 import org.jagridge.core.run.Reach.Side;
 import org.jagridge.core.run.Reach.ThroughLoad;
 import org.jagridge.core.world.World;
@@ -61,9 +63,13 @@ record VoltsAt(
         return (b.nodeA() == plusNode && b.nodeB() == minusNode) || (b.nodeA() == minusNode && b.nodeB() == plusNode);
     }
 
+    /** Whether a node is hard on a hot pole; where it is on the return of that source as well, the source is shorted and dead. */
     boolean isHot(int node) {
-        Side side = reach.sideOf(node);
-        return side == Side.HOT || side == Side.SECOND_HOT;
+        Set<Pole> poles = reach.polesOf(node);
+        return poles.stream()
+                .filter(p -> p.side() != Side.RETURN)
+                .anyMatch(p -> poles.stream()
+                        .noneMatch(o -> o.side() == Side.RETURN && o.source().equals(p.source())));
     }
 
     /** "hard on T1.X1", "on T1.X2 through K1". */
