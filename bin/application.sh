@@ -1,5 +1,5 @@
 # The application as it is started: unpacked from what Maven packaged. To be sourced, from the project's folder.
-app=web/target/application
+app=$PWD/web/target/application
 jar=$app/jagridge-web-0.1.0-SNAPSHOT.jar
 
 unpack_application() {
