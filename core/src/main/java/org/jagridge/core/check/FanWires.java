@@ -30,8 +30,7 @@ final class FanWires implements WiringCheck {
 
     private void fan(Assembly.Member m) {
         boolean heats = wiring.isWired(m, "W") || wiring.isWired(m, "AUX") || wiring.isWired(m, "W2");
-        boolean electric =
-                m.params().is("heatSource", "electric") || !m.params().is("kind", "conventional");
+        boolean electric = m.params().is("heatSource", "electric") || m.params().is("kind", "heat-pump");
         if (heats && electric && !wiring.isWired(m, "G") && !wiring.isWired(m, "SH") && !airComesWithHeat(m)) {
             findings.add(
                     HEAT_WITHOUT_FAN_WIRE,

@@ -75,6 +75,16 @@ public record Field(
         return new Field(name, Kind.PART, null, List.of(), "", 0, 0, false);
     }
 
+    /** An optional parameter that names a part whose temperature is read. */
+    public static Field warm(String name) {
+        return new Field(name, Kind.PART, null, List.of(), "°C", 0, 0, false);
+    }
+
+    /** Whether it names a part whose temperature is read. */
+    public boolean isWarm() {
+        return kind == Kind.PART && unit.equals("°C");
+    }
+
     /** An optional parameter that names a wire. */
     public static Field wire(String name) {
         return new Field(name, Kind.WIRE, null, List.of(), "", 0, 0, false);

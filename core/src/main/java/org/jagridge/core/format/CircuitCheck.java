@@ -3,6 +3,7 @@ package org.jagridge.core.format;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -43,7 +44,7 @@ final class CircuitCheck {
     }
 
     /** A part or wire that a parameter of {@code by} names. */
-    private record Reference(String id, boolean wire, String by, String path) {}
+    private record Reference(String id, boolean wire, boolean warm, String by, String path) {}
 
     /** A condition that a parameter holds. */
     private record Held(Condition condition, String path) {}
@@ -73,6 +74,7 @@ final class CircuitCheck {
         forEach("cables", this::cable);
         forEach("wires", this::wire);
         references.forEach(this::reference);
+        references.stream().filter(Reference::warm).forEach(this::circle);
         RuleCheck rules = new RuleCheck(parts, this::input, say);
         held.forEach(h -> rules.condition(h.condition(), h.path()));
         forEach("scenarios", this::scenario);
@@ -158,7 +160,8 @@ final class CircuitCheck {
             d.conditions(params).forEach(h -> held.add(new Held(h.condition(), path + "/params/" + h.path())));
             labels(node, path, id, terminals);
             d.references(params)
-                    .forEach(r -> references.add(new Reference(r.id(), r.wire(), id, path + "/params/" + r.path())));
+                    .forEach(r -> references.add(
+                            new Reference(r.id(), r.wire(), isWarm(d, r.path()), id, path + "/params/" + r.path())));
         } else {
             parts.putIfAbsent(id, Known.UNKNOWN);
         }
@@ -171,6 +174,33 @@ final class CircuitCheck {
                     r.path(),
                     "there is no " + (r.wire() ? "wire " : "part ") + r.id() + ", but " + r.by() + " names it in "
                             + parameter);
+        } else if (r.warm()) {
+            Known named = parts.get(r.id());
+            if (named.isUnderstood() && !named.type().numbers(named.values()).contains("celsius")) {
+                say.at(
+                        r.path(),
+                        r.id() + " has no temperature that " + r.by()
+                                + " could read; name a room, the outdoors, or a sensor that reads no other part");
+            }
+        }
+    }
+
+    private static boolean isWarm(PartDeclaration d, String param) {
+        return d.params().stream().anyMatch(f -> f.isWarm() && f.name().equals(param));
+    }
+
+    /** A temperature that is read from one that is read from it, directly or by others. */
+    private void circle(Reference r) {
+        Set<String> reads = new LinkedHashSet<>(Set.of(r.id()));
+        boolean more = true;
+        while (more && !reads.contains(r.by())) {
+            more = reads.addAll(references.stream()
+                    .filter(o -> o.warm() && reads.contains(o.by()))
+                    .map(Reference::id)
+                    .toList());
+        }
+        if (reads.contains(r.by())) {
+            say.at(r.path(), r.by() + " would read its own temperature by way of " + r.id() + "; name another part");
         }
     }
 

@@ -108,14 +108,18 @@ final class PartView implements Moment {
     @SuppressWarnings("unchecked")
     public double celsiusOf(String part) {
         Assembly.Member other = other(part);
-        return ((Temperature<Object>) other.behaviour()).celsius(machine.stateOf(other), machine.now);
+        return other.behaviour() instanceof Temperature
+                ? ((Temperature<Object>) other.behaviour()).celsius(machine.stateOf(other), machine.now)
+                : numberOf(part, "celsius");
     }
 
     @Override
     @SuppressWarnings("unchecked")
     public Instant whenCelsius(String part, double target) {
         Assembly.Member other = other(part);
-        return ((Temperature<Object>) other.behaviour()).when(machine.stateOf(other), target, machine.now);
+        return other.behaviour() instanceof Temperature
+                ? ((Temperature<Object>) other.behaviour()).when(machine.stateOf(other), target, machine.now)
+                : Instant.NEVER;
     }
 
     @Override

@@ -81,8 +81,24 @@ public class JustWrongTest {
     /* ---- electric heat and its fan ---- */
 
     private static Circuit.Builder heat(String terminal, String source) {
+        return heat(terminal, source, "conventional");
+    }
+
+    /** With a heat pump W is strips, with two fuels a furnace. */
+    private static Circuit.Builder heat(String terminal, String source, String kind) {
         return control()
-                .part("TH", "thermostat", "unit", "heatSource", source, "terminals", List.of("R", "C", "W", "W2", "G"))
+                .part(
+                        "TH",
+                        "thermostat",
+                        "unit",
+                        "kind",
+                        kind,
+                        "changeoverCelsius",
+                        2.0,
+                        "heatSource",
+                        source,
+                        "terminals",
+                        List.of("R", "C", "W", "W2", "G"))
                 .part("K", "relay", "unit")
                 .part("H", "resistive-load", "unit", "volts", 120.0, "watts", 500.0, "kind", "strip")
                 .wire("T1.X1", "TH.R")
@@ -104,6 +120,8 @@ public class JustWrongTest {
             {heat("W", "electric"), true},
             {heat("W2", "electric"), true},
             {heat("W", "gas"), false},
+            {heat("W", "gas", "dual-fuel"), false},
+            {heat("W", "gas", "heat-pump"), true},
             {heat("W", "electric").wire("TH.G", "K.A1"), false},
             {withMotor(heat("W", "electric"), "blower", "K.14"), false},
             {withMotor(heat("W", "electric"), "circulator", "K.14"), true},

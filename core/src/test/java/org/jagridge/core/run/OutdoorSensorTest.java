@@ -11,6 +11,9 @@ import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.format.CircuitReader;
+import org.jagridge.core.format.CircuitWriter;
+import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.meter.Meter;
 import org.jagridge.core.meter.Reading;
 import org.jagridge.core.meter.Request;
@@ -155,5 +158,43 @@ public class OutdoorSensorTest {
         // 10 °C falls to 2 °C after τ·ln(20/12) = 3678 s
         assertFalse(burns(run, 3600));
         assertTrue(burns(run, 3760), run.at(3_760_000_000L).signals().toString());
+    }
+
+    private static List<String> mistakes(Circuit.Builder b) {
+        try {
+            CircuitReader.read(CircuitWriter.write(b.build()));
+            return List.of();
+        } catch (MalformedException e) {
+            return e.problems().stream().map(p -> p.message()).toList();
+        }
+    }
+
+    private static Circuit.Builder reading(String part, String param, String read) {
+        Circuit.Builder b = dual();
+        b.parts().replaceAll(p -> p.id().equals(part) ? p.with(param, read) : p);
+        return b;
+    }
+
+    /** What has no temperature can't be read, and nothing reads itself. */
+    @Test
+    public void aTemperatureIsReadOnlyWhereThereIsOne() {
+        assertEquals(mistakes(dual()), List.of());
+        String named = "; name a room, the outdoors, or a sensor that reads no other part";
+        assertEquals(
+                mistakes(reading("TH", "outdoors", "KW")), List.of("KW has no temperature that TH could read" + named));
+        assertEquals(
+                mistakes(reading("TH", "outdoors", "OS")), List.of("OS has no temperature that TH could read" + named));
+        assertEquals(mistakes(reading("OS", "reads", "OS")).size(), 2);
+        Circuit.Builder circle = dual().part("CS1", "coil-sensor", "unit", "outdoors", "CS2")
+                .part("CS2", "coil-sensor", "unit", "outdoors", "CS1");
+        assertEquals(
+                mistakes(circle),
+                List.of(
+                        "CS1 would read its own temperature by way of CS2; name another part",
+                        "CS2 would read its own temperature by way of CS1; name another part"));
+        Circuit.Builder direct = dual();
+        direct.parts().replaceAll(p -> p.id().equals("OS") ? p.without("reads") : p);
+        direct.parts().replaceAll(p -> p.id().equals("TH") ? p.with("outdoors", "OS") : p);
+        assertEquals(mistakes(direct), List.of());
     }
 }

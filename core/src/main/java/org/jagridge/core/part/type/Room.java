@@ -32,7 +32,7 @@ final class Room extends PartType {
         return List.of(
                 Field.positive("timeConstantHours", 6.0, "h"),
                 Field.pairs("gains", "part", "kelvinPerHour", ":"),
-                Field.part("outdoors"));
+                Field.warm("outdoors"));
     }
 
     @Override
