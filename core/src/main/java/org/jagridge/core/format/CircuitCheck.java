@@ -49,6 +49,7 @@ final class CircuitCheck {
     /** A condition that a parameter holds. */
     private record Held(Condition condition, String path) {}
 
+    private final boolean stored;
     private final JsonNode tree;
     private final String root;
     private final Mistakes say = new Mistakes();
@@ -61,7 +62,9 @@ final class CircuitCheck {
     private final List<Reference> references = new ArrayList<>();
     private final List<Held> held = new ArrayList<>();
 
-    CircuitCheck(JsonNode tree, String root) {
+    /** @param stored whether it was let in before temperatures were checked: it opens all the same, and can be mended */
+    CircuitCheck(JsonNode tree, String root, boolean stored) {
+        this.stored = stored;
         this.tree = tree;
         this.root = root;
     }
@@ -74,7 +77,9 @@ final class CircuitCheck {
         forEach("cables", this::cable);
         forEach("wires", this::wire);
         references.forEach(this::reference);
-        references.stream().filter(Reference::warm).forEach(this::circle);
+        if (!stored) {
+            references.stream().filter(Reference::warm).forEach(this::temperature);
+        }
         RuleCheck rules = new RuleCheck(parts, this::input, say);
         held.forEach(h -> rules.condition(h.condition(), h.path()));
         forEach("scenarios", this::scenario);
@@ -174,14 +179,20 @@ final class CircuitCheck {
                     r.path(),
                     "there is no " + (r.wire() ? "wire " : "part ") + r.id() + ", but " + r.by() + " names it in "
                             + parameter);
-        } else if (r.warm()) {
-            Known named = parts.get(r.id());
-            if (named.isUnderstood() && !named.type().numbers(named.values()).contains("celsius")) {
-                say.at(
-                        r.path(),
-                        r.id() + " has no temperature that " + r.by()
-                                + " could read; name a room, the outdoors, or a sensor that reads no other part");
-            }
+        }
+    }
+
+    private void temperature(Reference r) {
+        Known named = parts.get(r.id());
+        if (named != null
+                && named.isUnderstood()
+                && !named.type().numbers(named.values()).contains("celsius")) {
+            say.at(
+                    r.path(),
+                    r.id() + " has no temperature that " + r.by()
+                            + " could read; name a room, the outdoors, or a sensor that reads no other part");
+        } else {
+            circle(r);
         }
     }
 

@@ -33,12 +33,21 @@ public final class CircuitReader {
         return read(JsonText.parse(json), "");
     }
 
+    /** Reads what the application stored, perhaps when less was checked: what no run can go by is no reason to lose it. */
+    public static Circuit readStored(String json) {
+        return read(JsonText.parse(json), "", true);
+    }
+
     /** Reads a circuit that lies at {@code path} of a larger document. */
     public static Circuit read(JsonNode tree, String path) {
+        return read(tree, path, false);
+    }
+
+    private static Circuit read(JsonNode tree, String path, boolean stored) {
         List<Problem> problems = new ArrayList<>();
         Schema.problemsOf(tree).forEach(p -> problems.add(new Problem(path + p.path(), p.message())));
         if (tree.isObject()) {
-            problems.addAll(new CircuitCheck(tree, path).problems());
+            problems.addAll(new CircuitCheck(tree, path, stored).problems());
         }
         if (!problems.isEmpty()) {
             throw new MalformedException(problems);
@@ -70,7 +79,7 @@ public final class CircuitReader {
         ((ObjectNode) file).putArray(list).add(tree);
         String prefix = "/" + list + "/0";
         List<Problem> problems = new ArrayList<>(Schema.problemsOf(file));
-        problems.addAll(new CircuitCheck(file, "").problems());
+        problems.addAll(new CircuitCheck(file, "", false).problems());
         if (!problems.isEmpty()) {
             throw new MalformedException(problems.stream()
                     .map(p -> new Problem(

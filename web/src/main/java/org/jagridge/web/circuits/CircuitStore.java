@@ -90,7 +90,7 @@ public class CircuitStore {
     public Drawn revision(long revisionId) {
         return kept.get(
                 revisionId,
-                () -> Drawn.of(CircuitReader.read(repository
+                () -> Drawn.of(CircuitReader.readStored(repository
                         .body(revisionId)
                         .orElseThrow(
                                 () -> new NotFoundException("There is no circuit revision " + revisionId + ".")))));
