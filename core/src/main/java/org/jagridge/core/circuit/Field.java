@@ -76,12 +76,12 @@ public record Field(
     }
 
     /** An optional parameter that names a part whose temperature is read. */
-    public static Field warm(String name) {
+    public static Field temperatureOf(String name) {
         return new Field(name, Kind.PART, null, List.of(), "°C", 0, 0, false);
     }
 
     /** Whether it names a part whose temperature is read. */
-    public boolean isWarm() {
+    public boolean isTemperature() {
         return kind == Kind.PART && unit.equals("°C");
     }
 

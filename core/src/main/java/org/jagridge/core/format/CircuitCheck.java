@@ -44,7 +44,7 @@ final class CircuitCheck {
     }
 
     /** A part or wire that a parameter of {@code by} names. */
-    private record Reference(String id, boolean wire, boolean warm, String by, String path) {}
+    private record Reference(String id, boolean wire, boolean temperature, String by, String path) {}
 
     /** A condition that a parameter holds. */
     private record Held(Condition condition, String path) {}
@@ -78,7 +78,7 @@ final class CircuitCheck {
         forEach("wires", this::wire);
         references.forEach(this::reference);
         if (!stored) {
-            references.stream().filter(Reference::warm).forEach(this::temperature);
+            references.stream().filter(Reference::temperature).forEach(this::temperature);
         }
         RuleCheck rules = new RuleCheck(parts, this::input, say);
         held.forEach(h -> rules.condition(h.condition(), h.path()));
@@ -165,8 +165,8 @@ final class CircuitCheck {
             d.conditions(params).forEach(h -> held.add(new Held(h.condition(), path + "/params/" + h.path())));
             labels(node, path, id, terminals);
             d.references(params)
-                    .forEach(r -> references.add(
-                            new Reference(r.id(), r.wire(), isWarm(d, r.path()), id, path + "/params/" + r.path())));
+                    .forEach(r -> references.add(new Reference(
+                            r.id(), r.wire(), isTemperature(d, r.path()), id, path + "/params/" + r.path())));
         } else {
             parts.putIfAbsent(id, Known.UNKNOWN);
         }
@@ -196,8 +196,8 @@ final class CircuitCheck {
         }
     }
 
-    private static boolean isWarm(PartDeclaration d, String param) {
-        return d.params().stream().anyMatch(f -> f.isWarm() && f.name().equals(param));
+    private static boolean isTemperature(PartDeclaration d, String param) {
+        return d.params().stream().anyMatch(f -> f.isTemperature() && f.name().equals(param));
     }
 
     /** A temperature that is read from one that is read from it, directly or by others. */
@@ -206,7 +206,7 @@ final class CircuitCheck {
         boolean more = true;
         while (more && !reads.contains(r.by())) {
             more = reads.addAll(references.stream()
-                    .filter(o -> o.warm() && reads.contains(o.by()))
+                    .filter(o -> o.temperature() && reads.contains(o.by()))
                     .map(Reference::id)
                     .toList());
         }

@@ -34,6 +34,9 @@ record VoltsAt(
     /** Volts to earth from which a hand is in danger. */
     static final double DANGEROUS = Frame.LIVE_VOLTS;
 
+    /** A source with both poles on one screw that gives less than this share of its volts is shorted. */
+    private static final double SHORTED = 0.5;
+
     static VoltsAt of(World world, Request request, double value) {
         Gauge gauge = new Gauge(world.frame(), world.reach());
         return new VoltsAt(
@@ -63,13 +66,23 @@ record VoltsAt(
         return (b.nodeA() == plusNode && b.nodeB() == minusNode) || (b.nodeA() == minusNode && b.nodeB() == plusNode);
     }
 
-    /** Whether a node is hard on a hot pole; where it is on the return of that source as well, the source is shorted and dead. */
+    /** Whether a node is hard on the hot pole of a source that isn't shorted. */
     boolean isHot(int node) {
         Set<Pole> poles = reach.polesOf(node);
+        return poles.stream().anyMatch(p -> p.side() != Side.RETURN && !isShorted(p.source(), poles));
+    }
+
+    /** Whether both poles of a source meet there and it gives way; a poor joint across it doesn't take its volts. */
+    private boolean isShorted(String source, Set<Pole> poles) {
+        double rated = frame.assembly()
+                .member(source)
+                .map(m -> m.type().source(m.params()).volts())
+                .orElse(0.0);
         return poles.stream()
-                .filter(p -> p.side() != Side.RETURN)
-                .anyMatch(p -> poles.stream()
-                        .noneMatch(o -> o.side() == Side.RETURN && o.source().equals(p.source())));
+                        .anyMatch(p -> p.side() == Side.RETURN && p.source().equals(source))
+                && frame.assembly().branchesOf(source).stream()
+                        .filter(b -> b.role().gives())
+                        .allMatch(b -> frame.volts(b) < SHORTED * rated);
     }
 
     /** "hard on T1.X1", "on T1.X2 through K1". */

@@ -9,7 +9,10 @@ import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Scenario;
+import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
+import org.jagridge.core.run.Frame;
+import org.jagridge.core.run.Reach;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
 import org.testng.annotations.DataProvider;
@@ -195,5 +198,22 @@ public class VoltsSentencesTest {
         List<Fault> faults = fault == null ? List.of() : List.of(fault);
         Run run = Simulation.run(circuit, new Scenario("Small", set, List.of(), faults, 60));
         assertEquals(Meter.at(run, 30_000_000).read(request).says(), says);
+    }
+
+    private static boolean isHot(double ohms) {
+        Assembly across = Assembly.of(Circuits.control().wire("T1.X1", "T1.X2").build());
+        Fault joint = Fault.of(FaultKind.WIRE_RESISTIVE, "wire", "w3", "ohms", ohms);
+        Run run = Simulation.run(across, new Scenario("Across", ON, List.of(), List.of(joint), 60));
+        Frame frame = run.at(1_000_000);
+        Terminal hot = Terminal.parse("T1.X1");
+        int node = across.node(hot).orElseThrow();
+        return new VoltsAt(frame, new Reach(frame), hot, hot, node, node, 0, false).isHot(node);
+    }
+
+    /** Both poles on one conductor: a poor joint of 100 Ω leaves the source its volts, one of 0.1 Ω takes them. */
+    @Test
+    public void aShortedPoleIsNotHotAndAPoorJointIsNoShort() {
+        assertEquals(isHot(100), true);
+        assertEquals(isHot(0.1), false);
     }
 }

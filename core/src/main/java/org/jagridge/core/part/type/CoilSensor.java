@@ -37,7 +37,7 @@ final class CoilSensor extends PartType {
         return List.of(
                 Field.number("closesAtCelsius", -1.0, "°C"),
                 Field.number("opensAtCelsius", 13.0, "°C"),
-                Field.warm("outdoors"),
+                Field.temperatureOf("outdoors"),
                 Field.part("runs"),
                 Field.part("defrost"),
                 Field.part("valve"),

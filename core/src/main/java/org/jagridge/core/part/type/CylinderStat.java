@@ -30,7 +30,7 @@ final class CylinderStat extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(Field.number("differentialK", 3.0, "K").within(0, 20), Field.warm("reads"));
+        return List.of(Field.number("differentialK", 3.0, "K").within(0, 20), Field.temperatureOf("reads"));
     }
 
     @Override

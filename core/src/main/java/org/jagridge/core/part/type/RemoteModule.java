@@ -44,7 +44,7 @@ final class RemoteModule extends PartType {
     /** A sensor has neither less nor more than this anywhere between −60 and 100 °C: beyond it is a short or a break. */
     private static final double LEAST_OHMS = 500;
 
-    private static final double MOST_OHMS = 2_000_000;
+    private static final double MOST_OHMS = 2_500_000;
 
     RemoteModule() {
         super("remote-module", "Wireless relay module", "Repeats the thermostat's calls at the unit without wires.");

@@ -32,7 +32,7 @@ final class Room extends PartType {
         return List.of(
                 Field.positive("timeConstantHours", 6.0, "h"),
                 Field.pairs("gains", "part", "kelvinPerHour", ":"),
-                Field.warm("outdoors"));
+                Field.temperatureOf("outdoors"));
     }
 
     @Override

@@ -59,7 +59,7 @@ final class RoomSwitch extends PartType {
     public List<Field> params() {
         return List.of(
                 Field.positive("differentialK", 1.0, "K"),
-                Field.warm("reads"),
+                Field.temperatureOf("reads"),
                 Field.choice("direction", "heat", "heat", "cool"),
                 Field.number("poles", 1.0, "").within(1, 2));
     }

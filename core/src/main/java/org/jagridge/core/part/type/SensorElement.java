@@ -29,7 +29,7 @@ final class SensorElement extends PartType {
 
     @Override
     public List<Field> params() {
-        return List.of(Field.positive("kelvinB", KELVIN_B, "K"), Field.warm("reads"));
+        return List.of(Field.positive("kelvinB", KELVIN_B, "K"), Field.temperatureOf("reads"));
     }
 
     @Override

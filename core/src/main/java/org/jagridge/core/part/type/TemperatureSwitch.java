@@ -34,7 +34,7 @@ final class TemperatureSwitch extends PartType {
                 Field.choice("form", "two", "two", "changeover"),
                 Field.number("opensAtCelsius", 90.0, "°C"),
                 Field.number("closesAtCelsius", 70.0, "°C"),
-                Field.warm("reads"));
+                Field.temperatureOf("reads"));
     }
 
     @Override

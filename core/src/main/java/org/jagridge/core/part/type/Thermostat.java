@@ -75,9 +75,9 @@ final class Thermostat extends PartType {
                 Field.number("minOffSeconds", 300.0, "s").within(0, 3600),
                 Field.choice("valveHold", "with-call", "with-call", "with-mode"),
                 Field.number("changeoverCelsius", null, "°C"),
-                Field.warm("outdoors"),
+                Field.temperatureOf("outdoors"),
                 Field.part("defrost"),
-                Field.warm("reads"));
+                Field.temperatureOf("reads"));
     }
 
     @Override
