@@ -2,15 +2,21 @@ package org.jagridge.core.meter;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jagridge.core.network.Complex;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
+import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.world.World;
@@ -25,7 +31,10 @@ final class AmpsProof {
     /** A reading within this share of what is expected is right. */
     private static final double RIGHT = 0.06;
 
+    /** A motor that stands still takes five times its running amps or so; a shorted one takes many times that. */
     private static final double LOCKED = 3;
+
+    private static final double SHORTED = 10;
     /** A heater's volts may differ by this share before it is told. */
     private static final double VOLTS_DIFFER = 0.02;
 
@@ -145,7 +154,10 @@ final class AmpsProof {
     }
 
     private String saysMore(List<Behind> behind, double expected) {
-        return "It is " + Numbers.threeFigures(amps / Math.max(expected, 1e-9)) + " times the "
+        if (expected < NOTHING) {
+            return "A sound circuit has none here: look for a short, or for something that shouldn't be on.";
+        }
+        return "It is " + Numbers.threeFigures(amps / expected) + " times the "
                 + Numbers.threeFigures(expected) + " A to expect"
                 + (behind.isEmpty() ? "" : " (" + names(behind) + ")")
                 + ": look for a short, or for something that shouldn't be on.";
@@ -162,13 +174,17 @@ final class AmpsProof {
                 continue;
             }
             boolean always =
-                    !fitting.isEmpty() && fitting.stream().allMatch(w -> drawn(w.frame(), b.load()) > LOCKED * running);
-            if (always && amps > LOCKED * running) {
+                    !fitting.isEmpty() && fitting.stream().allMatch(w -> isLocked(drawn(w.frame(), b.load()), running));
+            if (always && isLocked(amps, running)) {
                 return b.load().owner() + " draws " + Numbers.threeFigures(amps / running) + " times its running amps ("
                         + Numbers.threeFigures(running) + " A): it is locked, or just starting.";
             }
         }
         return null;
+    }
+
+    private static boolean isLocked(double amps, double running) {
+        return amps > LOCKED * running && amps < SHORTED * running;
     }
 
     /** What the same load draws in another world. */
@@ -207,7 +223,36 @@ final class AmpsProof {
         }
         // what hangs on a transformer behind the wire draws through its primary, which is counted
         Set<Integer> here = ownSide();
-        return behind.stream().filter(b -> here.contains(b.load().nodeA())).toList();
+        Map<String, List<Behind>> byPart = behind.stream()
+                .filter(b -> here.contains(b.load().nodeA()))
+                .collect(Collectors.groupingBy(b -> b.load().owner(), LinkedHashMap::new, Collectors.toList()));
+        // a run capacitor passes what a winding draws
+        if (byPart.values().stream().anyMatch(p -> !isCapacitor(p))) {
+            byPart.values().removeIf(AmpsProof::isCapacitor);
+        }
+        return byPart.values().stream().flatMap(p -> together(p, now)).toList();
+    }
+
+    private static boolean isCapacitor(List<Behind> part) {
+        return part.stream().allMatch(b -> b.load().shape() == Shape.CAPACITOR);
+    }
+
+    /** Windings that meet at one terminal as what they draw by it; otherwise each alone. */
+    private static Stream<Behind> together(List<Behind> windings, Solution now) {
+        Branch first = windings.get(0).load();
+        for (int node : new int[] {first.nodeA(), first.nodeB()}) {
+            if (windings.size() > 1
+                    && windings.stream()
+                            .allMatch(b -> b.load().nodeA() == node || b.load().nodeB() == node)) {
+                Complex sum = Complex.ZERO;
+                for (Behind b : windings) {
+                    Complex amps = now.amps(b.load().index());
+                    sum = b.load().nodeB() == node ? sum.plus(amps) : sum.minus(amps);
+                }
+                return Stream.of(new Behind(first, sum.abs()));
+            }
+        }
+        return windings.stream();
     }
 
     /** The nodes on the wire's own side of every transformer. */

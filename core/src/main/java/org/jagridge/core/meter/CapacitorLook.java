@@ -34,6 +34,9 @@ final class CapacitorLook {
     }
 
     Seen look() {
+        if (leads.plus() == leads.minus()) {
+            return new Seen(0, "Both leads are on the same terminal.");
+        }
         List<Branch> found = between();
         if (found.isEmpty() && !inSeries().isEmpty()) {
             return series(inSeries());

@@ -109,9 +109,13 @@ final class Fit {
     /** Each wire and contact that may be poor, once. */
     static Stream<Fault> mayBePoor(Worlds worlds) {
         return worlds.possible().stream()
-                .filter(f -> f.kind() == FaultKind.WIRE_RESISTIVE || f.kind() == FaultKind.CONTACT_RESISTIVE)
+                .filter(Fit::isPoorJoint)
                 .map(f -> with(f, 1))
                 .distinct();
+    }
+
+    static boolean isPoorJoint(Fault f) {
+        return f.kind() == FaultKind.WIRE_RESISTIVE || f.kind() == FaultKind.CONTACT_RESISTIVE;
     }
 
     private Optional<World> poorJoint(Fault fault) {

@@ -21,6 +21,8 @@ record Look(Kind kind, List<Object> about, String says, String clause, String de
         APART,
         /** One conductor, or closed contacts. */
         JOINED,
+        /** Volts of the kind that the range doesn't show stand between the leads. */
+        OTHER_KIND,
         /** Neither lead is on anything live. */
         UNFED,
         /** Both are live and at the same volts. */
@@ -42,6 +44,7 @@ record Look(Kind kind, List<Object> about, String says, String clause, String de
     boolean isNothing() {
         return kind == Kind.JOINED
                 || kind == Kind.UNFED
+                || kind == Kind.OTHER_KIND
                 || kind == Kind.BOTH_LIVE
                 || kind == Kind.FLOATING
                 || kind == Kind.RESTS;

@@ -182,7 +182,10 @@ public final class Meter {
 
     private static String turns(double turns, double amps) {
         return String.format(
-                Locale.ROOT, " The display counts %s turns; the conductor carries %.3g A.", Numbers.plain(turns), amps);
+                Locale.ROOT,
+                " The display counts %s turns; the conductor carries %s A.",
+                Numbers.plain(turns),
+                Numbers.threeFigures(amps));
     }
 
     /** Four places, as a meter of this kind shows them. */

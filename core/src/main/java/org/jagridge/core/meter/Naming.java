@@ -23,21 +23,21 @@ final class Naming {
         if (fitting.isEmpty() || fitting.stream().anyMatch(World::isSound)) {
             return "";
         }
-        Set<String> names = new LinkedHashSet<>();
+        Map<Fault, String> names = new LinkedHashMap<>();
         Map<String, Set<String>> places = new LinkedHashMap<>();
         for (World w : fitting) {
             for (Fault f : w.faults()) {
-                names.add(name(f));
+                names.putIfAbsent(Fit.isPoorJoint(f) ? Fit.with(f, 1) : f, name(f));
                 places.computeIfAbsent(place(f), k -> new LinkedHashSet<>())
                         .add(f.part() != null ? f.part() : f.wire() != null ? f.wire() : f.words());
             }
         }
         if (names.size() == 1) {
             return " Of the single faults tried only one explains it: "
-                    + names.iterator().next() + ".";
+                    + names.values().iterator().next() + ".";
         }
         if (names.size() <= MOST_NAMED) {
-            return " It is one of: " + String.join("; ", names) + " (of the single faults tried).";
+            return " It is one of: " + String.join("; ", names.values()) + " (of the single faults tried).";
         }
         return " " + names.size() + " of the single faults tried would explain it, in "
                 + places.entrySet().stream()

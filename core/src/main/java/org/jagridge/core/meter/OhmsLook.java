@@ -135,6 +135,12 @@ final class OhmsLook {
                         + (others.size() == 1 ? " lies beside it and takes part" : " lie beside it and take part")
                         + " in the reading; take a wire off to measure " + b.owner()
                         + " alone.";
+        if (b.shape() == Shape.CAPACITOR && own <= 0) {
+            return new Seen(
+                    ohms,
+                    Seen.SHOWN + " is of what lies beside the capacitor " + b.title()
+                            + ": ohms say only that it isn't shorted. Take the wires off one of its posts and measure its µF.");
+        }
         if (own <= 0) {
             return new Seen(
                     ohms,

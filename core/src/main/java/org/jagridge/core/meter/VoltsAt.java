@@ -1,9 +1,12 @@
 package org.jagridge.core.meter;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Terminal;
+import org.jagridge.core.network.Network;
+import org.jagridge.core.network.Solution;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Shape;
@@ -33,6 +36,9 @@ record VoltsAt(
         boolean direct) {
     /** Volts to earth from which a hand is in danger. */
     static final double DANGEROUS = Frame.LIVE_VOLTS;
+
+    /** Readings under this many volts count as none. */
+    static final double NOTHING = 0.05;
 
     /** A source with both poles on one screw that gives less than this share of its volts is shorted. */
     private static final double SHORTED = 0.5;
@@ -69,27 +75,47 @@ record VoltsAt(
     /** Whether a node is hard on the hot pole of a source that isn't shorted. */
     boolean isHot(int node) {
         Set<Pole> poles = reach.polesOf(node);
-        return poles.stream().anyMatch(p -> p.side() != Side.RETURN && !isShorted(p.source(), poles));
+        return poles.stream().anyMatch(p -> p.side() != Side.RETURN && !isShorted(p, poles));
     }
 
-    /** Whether both poles of a source meet there and it gives way; a poor joint across it doesn't take its volts. */
-    private boolean isShorted(String source, Set<Pole> poles) {
+    /** Whether another pole of its source meets it and it gives way; a poor joint across it doesn't take its volts. */
+    private boolean isShorted(Pole hot, Set<Pole> poles) {
         double rated = frame.assembly()
-                .member(source)
+                .member(hot.source())
                 .map(m -> m.type().source(m.params()).volts())
                 .orElse(0.0);
-        return poles.stream()
-                        .anyMatch(p -> p.side() == Side.RETURN && p.source().equals(source))
-                && frame.assembly().branchesOf(source).stream()
-                        .filter(b -> b.role().gives())
+        return poles.stream().anyMatch(p -> p.source().equals(hot.source()) && !p.equals(hot))
+                && frame.assembly().branchesOf(hot.source()).stream()
+                        .filter(b -> b.role().gives() && (isPole(b.a(), hot) || isPole(b.b(), hot)))
                         .allMatch(b -> frame.volts(b) < SHORTED * rated);
+    }
+
+    private static boolean isPole(Terminal end, Pole pole) {
+        return end != null && end.toString().equals(pole.terminal());
+    }
+
+    boolean isEarth(int node) {
+        return node == Network.EARTH || reach.joined(node, Network.EARTH);
+    }
+
+    /** "alternating" or "direct" where volts of that kind stand between the leads, which the range doesn't show. */
+    Optional<String> otherKind() {
+        Solution other = direct ? frame.ac() : frame.dc();
+        boolean are = other != null
+                && frame.assembly()
+                                .network()
+                                .solver()
+                                .loadedVolts(other, plusNode, minusNode, Gauge.LOW_IMPEDANCE)
+                                .abs()
+                        >= NOTHING;
+        return are ? Optional.of(direct ? "alternating" : "direct") : Optional.empty();
     }
 
     /** "hard on T1.X1", "on T1.X2 through K1". */
     String connection(int node) {
         ThroughLoad way = reach.throughLoads(node);
         if (way == null) {
-            return "joined to nothing";
+            return isEarth(node) ? "earth" : "joined to nothing";
         }
         if (frame.assembly().node(Terminal.parse(way.pole().terminal())).orElseThrow() == node) {
             return "a pole of " + way.pole().source();
@@ -101,6 +127,11 @@ record VoltsAt(
 
     static String names(List<Branch> loads) {
         return loads.stream().map(Branch::owner).distinct().collect(Collectors.joining(" and "));
+    }
+
+    /** The display where it shows next to nothing. */
+    String nothing() {
+        return value < NOTHING ? (direct ? "0 V DC" : "0 V") : digits();
     }
 
     String digits() {

@@ -24,9 +24,7 @@ import org.jagridge.core.world.World;
  * are whole, and the terminal is <em>not</em> powered.
  */
 final class VoltsLook {
-    /** Readings under this many volts count as none. */
-    private static final double NOTHING = 0.05;
-    /** And those under this share of what the source gives. */
+    /** Readings count as none under {@link VoltsAt#NOTHING}, and under this share of what the source gives. */
     private static final double NEXT_TO_NOTHING = 0.02;
     /** From this share of it on they are all that it gives. */
     static final double FULL = 0.85;
@@ -49,8 +47,12 @@ final class VoltsLook {
     /** What the sources that the leads hang on give in the sound circuit. */
     private final double soundFull;
 
-    private VoltsLook(World world, Request request, double value, double soundFull) {
+    /** Whether a sound circuit shows the same. */
+    private final boolean asSound;
+
+    private VoltsLook(World world, Request request, double value, double soundFull, boolean asSound) {
         this.soundFull = soundFull;
+        this.asSound = asSound;
         at = VoltsAt.of(world, request, value);
         frame = at.frame();
         reach = at.reach();
@@ -70,28 +72,33 @@ final class VoltsLook {
      *
      * @param value what the meter displays, volts
      * @param full what the sources that the leads hang on give when all is sound; 0 where they hang on none
+     * @param asSound whether a sound circuit shows the same
      */
-    static Look of(World world, Request request, double value, double full) {
-        return new VoltsLook(world, request, value, full).look();
+    static Look of(World world, Request request, double value, double full, boolean asSound) {
+        return new VoltsLook(world, request, value, full, asSound).look();
     }
 
     /** What the sources that the leads hang on give in a world, at the most. */
     static double full(World world, Request request) {
-        return new VoltsLook(world, request, 0, 0).fullVolts();
+        return new VoltsLook(world, request, 0, 0, false).fullVolts();
     }
 
     private Look look() {
         if (isApart()) {
             String both = at.connection(plusNode) + ", " + at.connection(minusNode);
+            boolean shows = value >= VoltsAt.NOTHING;
             return new Look(
                     Look.Kind.APART,
                     List.of(both),
-                    at.digits() + " between two supplies that nothing joins: " + both
-                            + ". What shows is stray and proves neither side. Measure each to its own return.",
-                    "these are stray volts between two supplies that nothing joins");
+                    at.nothing() + " between two supplies that nothing joins: " + both + ". "
+                            + (shows ? "What shows is stray and" : "It")
+                            + " proves neither side. Measure each to its own return.",
+                    shows
+                            ? "these are stray volts between two supplies that nothing joins"
+                            : "they belong to two supplies that nothing joins");
         }
         double full = fullVolts();
-        if (value < full * NEXT_TO_NOTHING || value < NOTHING) {
+        if (value < full * NEXT_TO_NOTHING || value < VoltsAt.NOTHING) {
             return new ZeroLook(at).look();
         }
         if (ghost != null) {
@@ -311,8 +318,13 @@ final class VoltsLook {
                         + (enough
                                 ? "it is fed and its return is sound. It doesn't say yet that " + load.owner()
                                         + " takes its current: that takes amps."
-                                : "less than it should have; the rest is lost before or behind it."),
-                place + (enough ? " has full volts" : " has what is left of its volts"));
+                                : asSound
+                                        ? "as in a sound circuit; the rest of the volts stands elsewhere on the way."
+                                        : "less than it should have; the rest is lost before or behind it."),
+                place
+                        + (enough
+                                ? " has full volts"
+                                : asSound ? " has its share of the volts" : " has what is left of its volts"));
     }
 
     private Look other() {

@@ -53,13 +53,15 @@ final class VoltsProof {
         boolean drawn = leads().stream().allMatch(l -> nodeInSound(l).isPresent());
         full = drawn ? VoltsLook.full(worlds.sound(), request) : 0;
         contact = contactBetween();
-        for (World w : Fit.of(worlds, request, shown)) {
+        List<World> such = Fit.of(worlds, request, shown);
+        boolean asSound = !such.isEmpty() && such.get(0).isSound();
+        for (World w : such) {
             Gauge gauge = new Gauge(w.frame(), w.reach());
             List<Integer> nodes =
                     leads().stream().map(l -> gauge.node(l).orElseThrow()).toList();
             fitting.add(new Seen(
                     w,
-                    VoltsLook.of(w, request, shown, full),
+                    VoltsLook.of(w, request, shown, full, asSound),
                     nodes.stream().map(n -> isHot(w.reach().sideOf(n))).toList(),
                     nodes.stream()
                             .map(n -> w.frame().voltsToEarth(n) >= VoltsAt.DANGEROUS)
@@ -236,7 +238,7 @@ final class VoltsProof {
     }
 
     private String between() {
-        return (looks.keySet().stream().allMatch(Look::isNothing) ? "0" : Numbers.threeFigures(Math.abs(shown)))
+        return (Math.abs(shown) < VoltsAt.NOTHING ? "0" : Numbers.threeFigures(Math.abs(shown)))
                 + (request.mode() == Request.Mode.DC_VOLTS ? " V DC" : " V") + " between " + request.plus() + " and "
                 + request.minus() + ".";
     }

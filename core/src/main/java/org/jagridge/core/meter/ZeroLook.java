@@ -1,6 +1,7 @@
 package org.jagridge.core.meter;
 
 import java.util.List;
+import java.util.Optional;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Role;
@@ -36,6 +37,10 @@ final class ZeroLook {
         if (reach.joined(plusNode, minusNode)) {
             return joined();
         }
+        Optional<String> otherKind = at.otherKind();
+        if (otherKind.isPresent()) {
+            return unshown(otherKind.get());
+        }
         ThroughLoad a = reach.throughLoads(plusNode);
         ThroughLoad b = reach.throughLoads(minusNode);
         boolean plusOn = !reach.polesOf(plusNode).isEmpty();
@@ -49,23 +54,32 @@ final class ZeroLook {
                 return new Look(
                         Look.Kind.JOINED,
                         List.of(both),
-                        "0 V between two returns: " + both + ". It says nothing of what is fed.",
+                        at.nothing() + " between two returns: " + both + ". It says nothing of what is fed.",
                         "both are on a return");
             }
             return new Look(
                     Look.Kind.BOTH_LIVE,
                     List.of(both),
-                    "0 V between two points that are both live: " + both
+                    at.nothing() + " between two points that are both live: " + both
                             + ". They are at the same voltage. Never take this for dead.",
                     "both are live at the same voltage (" + both + ")");
         }
         if (a == null || b == null) {
             Terminal floating = a == null ? plus : minus;
+            Terminal other = a == null ? minus : plus;
+            if (at.isEarth(a == null ? plusNode : minusNode)) {
+                return new Look(
+                        Look.Kind.RESTS,
+                        List.of(floating, other, "", false),
+                        at.nothing() + ": " + floating + " is earth, and " + other + " stands at no volts to it now.",
+                        other + " stands at no volts to earth");
+            }
             return new Look(
                     Look.Kind.FLOATING,
                     List.of(floating),
-                    "0 V: " + floating + " is joined to nothing, so the meter has no way back. This doesn't prove "
-                            + (a == null ? minus : plus) + " dead.",
+                    at.nothing() + ": " + floating
+                            + " is joined to nothing, so the meter has no way back. This doesn't prove " + other
+                            + " dead.",
                     floating + " is joined to nothing");
         }
         Terminal idle = plusOn ? minus : plus;
@@ -79,18 +93,28 @@ final class ZeroLook {
         return new Look(
                 Look.Kind.RESTS,
                 List.of(idle, base, VoltsAt.names(through), live),
-                "0 V: " + rests
+                at.nothing() + ": " + rests
                         + (live
                                 ? ", which is live: never take this for dead."
                                 : " and is not powered. It proves that only if the supply is live: check the source first."),
                 rests + (live ? ", which is live" : ""));
     }
 
+    private Look unshown(String kind) {
+        String stand = kind + " volts stand between them, which this range doesn't show";
+        return new Look(
+                Look.Kind.OTHER_KIND,
+                List.of(),
+                at.nothing() + " between " + plus + " and " + minus + ", and yet " + stand
+                        + ". Turn to the other range; never take this for dead.",
+                stand);
+    }
+
     private Look unfed() {
         return new Look(
                 Look.Kind.UNFED,
                 List.of(),
-                "0 V: " + plus + " and " + minus
+                at.nothing() + ": " + plus + " and " + minus
                         + " are joined to no live source. Both are dead now, if the meter proves itself on a known live "
                         + "point before and after.",
                 "neither is joined to a live source");
@@ -105,8 +129,8 @@ final class ZeroLook {
         Side side = reach.sideOf(plusNode);
         boolean hot = side != null && side != Side.RETURN;
         String joint = by.isEmpty()
-                ? (at.value() < DROP ? "0 V: " : at.digits() + ", the drop of what flows: ") + plus + " and " + minus
-                        + " are joined by conductors"
+                ? (at.value() < DROP ? at.nothing() + ": " : at.digits() + ", the drop of what flows: ") + plus
+                        + " and " + minus + " are joined by conductors"
                 : "About 0 V across a closed contact, " + by;
         String clause = by.isEmpty() ? "both are on one conductor" : by + " is closed";
         if (side == null) {
