@@ -71,6 +71,10 @@ public final class SheetProof {
         if (!fitting.isEmpty()) {
             return together() + proven(fitting) + Naming.faults(fitting);
         }
+        Optional<String> supply = supply();
+        if (supply.isPresent()) {
+            return supply.get();
+        }
         for (CheckSheet.Line odd : lines) {
             List<CheckSheet.Line> others =
                     lines.stream().filter(l -> !l.equals(odd)).toList();
@@ -82,6 +86,25 @@ public final class SheetProof {
             }
         }
         return "No single fault that was tried explains these lines together: there is more than one, it is of another kind, or it isn't wired as drawn.";
+    }
+
+    /** Where a supply of the mains itself gives nothing, or all is as in a sound circuit but for its volts. */
+    private Optional<String> supply() {
+        CheckSheet.Line first = lines.get(0);
+        if (!first.supply()) {
+            return Optional.empty();
+        }
+        double is = measured.get(first.key());
+        String source = first.request().plus().part();
+        if (is < DEAD && first.expected() >= DEAD) {
+            return Optional.of("There are no volts at " + source
+                    + " itself: it is off, or what feeds it is open. The other lines prove nothing until it is on.");
+        }
+        double share = is / first.expected();
+        return fits(worlds.sound(), lines, share)
+                ? Optional.of("All is as in a sound circuit at " + Math.round(100 * share)
+                        + " % of the volts: look at what feeds " + source + ".")
+                : Optional.empty();
     }
 
     private String together() {
@@ -138,27 +161,33 @@ public final class SheetProof {
                 : VOLTS_SHARE * Math.max(is, l.expected()) + floor;
     }
 
-    /** Whether one supply makes all of these lines what they are. */
+    /** Whether one supply, that may be off by a tenth, makes all of these lines what they are. */
     private boolean fits(World w, List<CheckSheet.Line> of) {
-        double share = 1;
-        boolean known = false;
+        double share = share(w, of);
+        return share >= 1 - SUPPLY - VOLTS_SHARE && share <= 1 + SUPPLY + VOLTS_SHARE && fits(w, of, share);
+    }
+
+    /** What the first line with volts has of what it has in a world; 1 where none has any. */
+    private double share(World w, List<CheckSheet.Line> of) {
+        for (CheckSheet.Line l : of) {
+            double there = Math.abs(Fit.value(w, l.request()).orElse(0));
+            double is = measured.get(l.key());
+            if (!l.request().mode().clamps() && there > 1 && is > 1) {
+                return is / there;
+            }
+        }
+        return 1;
+    }
+
+    private boolean fits(World w, List<CheckSheet.Line> of, double share) {
         for (CheckSheet.Line l : of) {
             OptionalDouble value = Fit.value(w, l.request());
             if (value.isEmpty()) {
                 return false;
             }
-            double there = Math.abs(value.getAsDouble());
+            double there = share * Math.abs(value.getAsDouble());
             double is = measured.get(l.key());
-            boolean clamps = l.request().mode().clamps();
-            if (!known && !clamps && there > 1 && is > 1) {
-                share = is / there;
-                known = true;
-                if (share < 1 - SUPPLY - VOLTS_SHARE || share > 1 + SUPPLY + VOLTS_SHARE) {
-                    return false;
-                }
-            }
-            double tolerance = tolerance(l, is, share * there);
-            if (Math.abs(is - share * there) > tolerance) {
+            if (Math.abs(is - there) > tolerance(l, is, there)) {
                 return false;
             }
         }

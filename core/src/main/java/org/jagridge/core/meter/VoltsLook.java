@@ -44,15 +44,19 @@ final class VoltsLook {
     private final boolean direct;
 
     private final Gauge.Floating ghost;
-    /** What the sources that the leads hang on give in the sound circuit. */
-    private final double soundFull;
+    private final Sound sound;
 
-    /** Whether a sound circuit shows the same. */
-    private final boolean asSound;
+    /**
+     * What a sound circuit has at the two leads.
+     *
+     * @param full what the sources give that the leads hang on; 0 where they hang on none
+     * @param shows what a meter shows there, without a sign; 0 where there is no such place
+     * @param fits whether that may be what it shows now
+     */
+    record Sound(double full, double shows, boolean fits) {}
 
-    private VoltsLook(World world, Request request, double value, double soundFull, boolean asSound) {
-        this.soundFull = soundFull;
-        this.asSound = asSound;
+    private VoltsLook(World world, Request request, double value, Sound sound) {
+        this.sound = sound;
         at = VoltsAt.of(world, request, value);
         frame = at.frame();
         reach = at.reach();
@@ -71,16 +75,14 @@ final class VoltsLook {
      * The look of a reading in a world.
      *
      * @param value what the meter displays, volts
-     * @param full what the sources that the leads hang on give when all is sound; 0 where they hang on none
-     * @param asSound whether a sound circuit shows the same
      */
-    static Look of(World world, Request request, double value, double full, boolean asSound) {
-        return new VoltsLook(world, request, value, full, asSound).look();
+    static Look of(World world, Request request, double value, Sound sound) {
+        return new VoltsLook(world, request, value, sound).look();
     }
 
     /** What the sources that the leads hang on give in a world, at the most. */
     static double full(World world, Request request) {
-        return new VoltsLook(world, request, 0, 0, false).fullVolts();
+        return new VoltsLook(world, request, 0, new Sound(0, 0, false)).fullVolts();
     }
 
     private Look look() {
@@ -260,7 +262,7 @@ final class VoltsLook {
         int farNode = far.equals(plus) ? plusNode : minusNode;
         ThroughLoad way = reach.throughLoads(farNode);
         List<Object> about = new ArrayList<>(List.of(open.owner(), open.label(), far));
-        String share = value >= FULL * (soundFull > 0 ? soundFull : full) ? "Full voltage" : at.digits();
+        String share = value >= FULL * (sound.full() > 0 ? sound.full() : full) ? "Full voltage" : at.digits();
         if (way == null) {
             return new Look(
                     Look.Kind.OPEN,
@@ -310,7 +312,7 @@ final class VoltsLook {
 
     private Look acrossLoad(Branch load, double full) {
         String place = load.owner() + " (" + load.label().replace('-', '–') + ")";
-        boolean enough = value >= FULL * (soundFull > 0 ? soundFull : full);
+        boolean enough = value >= FULL * (sound.full() > 0 ? sound.full() : full);
         return new Look(
                 Look.Kind.LOAD,
                 List.of(load.owner(), load.label(), enough),
@@ -318,13 +320,19 @@ final class VoltsLook {
                         + (enough
                                 ? "it is fed and its return is sound. It doesn't say yet that " + load.owner()
                                         + " takes its current: that takes amps."
-                                : asSound
+                                : sound.fits()
                                         ? "as in a sound circuit; the rest of the volts stands elsewhere on the way."
-                                        : "less than it should have; the rest is lost before or behind it."),
+                                        : value > sound.shows()
+                                                ? "more than it should have now."
+                                                : "less than it should have; the rest is lost before or behind it."),
                 place
                         + (enough
                                 ? " has full volts"
-                                : asSound ? " has its share of the volts" : " has what is left of its volts"));
+                                : sound.fits()
+                                        ? " has its share of the volts"
+                                        : value > sound.shows()
+                                                ? " has volts that it shouldn't have now"
+                                                : " has what is left of its volts"));
     }
 
     private Look other() {

@@ -54,14 +54,17 @@ final class VoltsProof {
         full = drawn ? VoltsLook.full(worlds.sound(), request) : 0;
         contact = contactBetween();
         List<World> such = Fit.of(worlds, request, shown);
-        boolean asSound = !such.isEmpty() && such.get(0).isSound();
+        VoltsLook.Sound sound = new VoltsLook.Sound(
+                full,
+                Math.abs(Fit.value(worlds.sound(), request).orElse(0)),
+                !such.isEmpty() && such.get(0).isSound());
         for (World w : such) {
             Gauge gauge = new Gauge(w.frame(), w.reach());
             List<Integer> nodes =
                     leads().stream().map(l -> gauge.node(l).orElseThrow()).toList();
             fitting.add(new Seen(
                     w,
-                    VoltsLook.of(w, request, shown, full, asSound),
+                    VoltsLook.of(w, request, shown, sound),
                     nodes.stream().map(n -> isHot(w.reach().sideOf(n))).toList(),
                     nodes.stream()
                             .map(n -> w.frame().voltsToEarth(n) >= VoltsAt.DANGEROUS)
