@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import org.jagridge.core.budget.Parallel;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.WiringDefect;
 import org.jagridge.core.meter.DeadTest.Claim;
@@ -44,8 +45,9 @@ final class OhmsProof {
         this.worlds = worlds;
         this.request = request;
         this.shown = shown;
-        fitting.addAll(
-                worlds.all().parallelStream().flatMap(w -> fits(w).stream()).toList());
+        fitting.addAll(Parallel.map(worlds.all(), this::fits).stream()
+                .flatMap(Optional::stream)
+                .toList());
         boolean sound = !fitting.isEmpty() && fitting.get(0).world().isSound();
         if (!sound && !isCapacitance() && shown < MOST_POOR) {
             joints().forEach(j -> poor(j).ifPresent(fitting::add));

@@ -11,7 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.jagridge.core.budget.Budget;
+import org.jagridge.core.budget.Parallel;
 import org.jagridge.core.plan.WiringRequest.IndoorKind;
 import org.jagridge.core.plan.WiringRequest.Power;
 import org.jagridge.core.plan.WiringRequest.Way;
@@ -89,18 +89,15 @@ public final class WiringPlanner {
     /** Everything with {@code n} moves. */
     private void search(int n) {
         List<Face> faces = Faces.of(request);
-        List<Draft> drafts =
-                candidates(request, n).stream()
-                        .map(this::withGiven)
-                        .filter(this::isWorthTrying)
-                        .toList()
-                        .parallelStream()
-                        .map(m -> new Draft(
-                                m,
-                                faces.stream()
-                                        .map(f -> Composer.compose(request, f, m))
-                                        .toList()))
-                        .toList();
+        List<Set<Move>> worth = candidates(request, n).stream()
+                .map(this::withGiven)
+                .filter(this::isWorthTrying)
+                .toList();
+        List<Draft> drafts = Parallel.map(
+                worth,
+                m -> new Draft(
+                        m,
+                        faces.stream().map(f -> Composer.compose(request, f, m)).toList()));
         List<Draft> landed = new ArrayList<>();
         for (Draft d : drafts) {
             List<Composition> possible =
@@ -140,9 +137,7 @@ public final class WiringPlanner {
     }
 
     private void run(List<Draft> drafts) {
-        List<Tried> results =
-                drafts.parallelStream().map(Budget.shared(this::trial)).toList();
-        for (Tried t : results) {
+        for (Tried t : Parallel.map(drafts, this::trial)) {
             tried += t.circuits();
             if (t.wrong() == null) {
                 works.add(t.composition().moves);
@@ -302,9 +297,8 @@ public final class WiringPlanner {
 
     private WiringAnswer answer(List<WiringAnswer.Question> questions) {
         List<Composition> best = Ranking.best(kept);
-        List<WiringPlan> plans = best.stream().limit(MOST_PLANS).toList().parallelStream()
-                .map(Budget.shared(c -> new PlanTeller(c, trials.get(c)).plan()))
-                .toList();
+        List<WiringPlan> plans =
+                Parallel.map(best.stream().limit(MOST_PLANS).toList(), c -> new PlanTeller(c, trials.get(c)).plan());
         List<WiringPlan> ranked = IntStream.range(0, plans.size())
                 .mapToObj(i -> plans.get(i).ranked(i + 1))
                 .toList();

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
-import org.jagridge.core.budget.Budget;
+import org.jagridge.core.budget.Parallel;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Input;
@@ -92,9 +92,7 @@ public final class Prover {
     private static List<List<FaultVerdict>> withFaults(Subject subject, StateSearch sound, Limits limits) {
         List<Fault> faults = Faults.of(subject.circuit);
         Limits each = each(limits, faults.size(), LEAST_STEPS);
-        return faults.parallelStream()
-                .map(Budget.shared(f -> withFault(subject, sound, f, each)))
-                .toList();
+        return Parallel.map(faults, f -> withFault(subject, sound, f, each));
     }
 
     private static List<FaultVerdict> withFault(Subject subject, StateSearch sound, Fault fault, Limits each) {

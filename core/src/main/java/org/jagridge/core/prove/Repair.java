@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.jagridge.core.budget.Budget;
+import org.jagridge.core.budget.Parallel;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Input;
@@ -128,9 +128,7 @@ public final class Repair {
     }
 
     private List<Optional<Boolean>> fits(List<Fault> faults, boolean begins, List<Seen> seen) {
-        return faults.parallelStream()
-                .map(Budget.shared((Fault f) -> fits(new Suspect(f, begins), seen)))
-                .toList();
+        return Parallel.map(faults, f -> fits(new Suspect(f, begins), seen));
     }
 
     /**
@@ -204,8 +202,7 @@ public final class Repair {
             }
         }
         List<Suspect> some = sample(suspects);
-        return tests.parallelStream()
-                .map(Budget.shared((Test t) -> best(t, some)))
+        return Parallel.map(tests, t -> best(t, some)).stream()
                 .filter(n -> n.works() > 0 && n.rests() > 0)
                 .min((a, b) -> Integer.compare(Math.abs(a.works() - a.rests()), Math.abs(b.works() - b.rests())))
                 .map(n -> some.size() == suspects.size() ? n : best(n.test(), suspects));

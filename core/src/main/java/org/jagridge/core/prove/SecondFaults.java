@@ -11,7 +11,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.jagridge.core.budget.Budget;
+import org.jagridge.core.budget.Parallel;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -79,11 +79,8 @@ final class SecondFaults {
         Map<String, Task> different = new LinkedHashMap<>();
         tasks.values().forEach(list -> list.forEach(t -> different.putIfAbsent(t.key(), t)));
         Limits each = Prover.each(limits, different.size(), LEAST_STEPS);
-        Budget budget = Budget.current();
-        different.values().parallelStream().forEach(t -> budget.run(() -> found.put(t.key(), search(t, each))));
-        return verdicts.parallelStream()
-                .map(Budget.shared((Verdict v) -> with(v, tasks.get(v.rule()))))
-                .toList();
+        Parallel.map(different.values(), t -> found.put(t.key(), search(t, each)));
+        return Parallel.map(verdicts, v -> with(v, tasks.get(v.rule())));
     }
 
     private Verdict with(Verdict v, List<Task> tasks) {

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import org.jagridge.core.budget.Budget;
+import org.jagridge.core.budget.Parallel;
 import org.jagridge.core.circuit.Condition;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Input;
@@ -75,8 +75,7 @@ final class SliceProver {
         if (!isWorthIt()) {
             return Prover.whole(whole, singleFaults, limits);
         }
-        List<Verdict> soundVerdicts =
-                whole.rules.parallelStream().map(Budget.shared(this::sound)).toList();
+        List<Verdict> soundVerdicts = Parallel.map(whole.rules, this::sound);
         if (!singleFaults) {
             return soundVerdicts;
         }
@@ -246,15 +245,12 @@ final class SliceProver {
     private record Touched(Fault fault, boolean shorts, List<Task> tasks) {}
 
     private List<Map<Rule, FaultVerdict>> withFaults(List<Fault> faults, List<Verdict> soundVerdicts) {
-        List<Touched> touched = faults.parallelStream()
-                .map(Budget.shared((Fault f) -> touched(f, soundVerdicts)))
-                .toList();
+        List<Touched> touched = Parallel.map(faults, f -> touched(f, soundVerdicts));
         Map<String, Task> different = new LinkedHashMap<>();
         touched.forEach(t -> t.tasks().forEach(k -> different.putIfAbsent(k.key(), k)));
         Limits each = Prover.each(limits, different.size(), Prover.LEAST_STEPS);
-        Budget budget = Budget.current();
-        different.values().parallelStream().forEach(k -> budget.run(() -> outcomes.put(k.key(), outcome(k, each))));
-        return touched.parallelStream().map(Budget.shared(this::verdicts)).toList();
+        Parallel.map(different.values(), k -> outcomes.put(k.key(), outcome(k, each)));
+        return Parallel.map(touched, this::verdicts);
     }
 
     private Touched touched(Fault fault, List<Verdict> soundVerdicts) {

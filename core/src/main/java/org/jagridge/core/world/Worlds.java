@@ -1,7 +1,6 @@
 package org.jagridge.core.world;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,9 +9,10 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.jagridge.core.budget.Budget;
+import org.jagridge.core.budget.Parallel;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.network.Values;
@@ -37,8 +37,8 @@ public final class Worlds {
     private final long before;
 
     private final Configuration soundBefore;
-    /** With each of the possible faults from the start; null where such a circuit never comes to rest. */
-    private final Configuration[] faultyBefore;
+    /** With each of the possible faults from the start; empty where such a circuit never comes to rest. */
+    private final List<Optional<Configuration>> faultyBefore;
 
     private final List<World> all;
     private final Map<Fault, Optional<World>> since = new ConcurrentHashMap<>();
@@ -75,45 +75,45 @@ public final class Worlds {
                 ? engine.follow(earlier.soundBefore, known, before)
                 : engine.follow(known, List.<Fault>of(), before);
         sound = engine.follow(soundBefore, known, micros);
-        faultyBefore = new Configuration[possible.size()];
-        Configuration[] fromStart = new Configuration[possible.size()];
-        Configuration[] fromNow = new Configuration[possible.size()];
-        Budget budget = Budget.current();
-        IntStream.range(0, possible.size()).parallel().forEach(i -> {
-            if (unwanted.getAsBoolean()) {
-                throw new CancellationException();
-            }
-            Fault fault = possible.get(i);
-            budget.run(() -> {
-                faultyBefore[i] = atRest(() -> !goesOn
-                        ? engine.follow(known, List.of(fault), before)
-                        : earlier.faultyBefore[i] == null
-                                ? null
-                                : engine.follow(earlier.faultyBefore[i], known, before));
-                fromStart[i] =
-                        faultyBefore[i] == null ? null : atRest(() -> engine.follow(faultyBefore[i], known, micros));
-                fromNow[i] = atRest(() -> engine.advance(sound, new Act.Begin(fault)));
-            });
-        });
-        all = states(possible, fromStart, fromNow);
+        List<Faulty> faulty =
+                Parallel.map(IntStream.range(0, possible.size()).boxed().toList(), i -> {
+                    if (unwanted.getAsBoolean()) {
+                        throw new CancellationException();
+                    }
+                    Fault fault = possible.get(i);
+                    Optional<Configuration> earlierOn = goesOn
+                            ? earlier.faultyBefore.get(i).flatMap(c -> atRest(() -> engine.follow(c, known, before)))
+                            : atRest(() -> engine.follow(known, List.of(fault), before));
+                    return new Faulty(
+                            earlierOn,
+                            earlierOn.flatMap(c -> atRest(() -> engine.follow(c, known, micros))),
+                            atRest(() -> engine.advance(sound, new Act.Begin(fault))));
+                });
+        faultyBefore = faulty.stream().map(Faulty::before).toList();
+        all = states(possible, faulty);
     }
 
+    /** What comes of a fault, empty where that never comes to rest: at the last instant, and now if it began then or now. */
+    private record Faulty(
+            Optional<Configuration> before, Optional<Configuration> fromStart, Optional<Configuration> fromNow) {}
+
     /** The sound circuit first, then one world of each state that faults make. */
-    private List<World> states(List<Fault> possible, Configuration[] fromStart, Configuration[] fromNow) {
+    private List<World> states(List<Fault> possible, List<Faulty> faulty) {
         Map<Look, Configuration> states = new LinkedHashMap<>();
         Map<Look, List<Fault>> faults = new HashMap<>();
         Look own = Look.of(sound);
         for (int i = 0; i < possible.size(); i++) {
-            for (Configuration c : Arrays.asList(fromStart[i], fromNow[i])) {
-                if (c != null) {
-                    Look look = Look.of(c);
-                    states.putIfAbsent(look, c);
-                    List<Fault> such = faults.computeIfAbsent(look, l -> new ArrayList<>());
-                    if (!such.contains(possible.get(i))) {
-                        such.add(possible.get(i));
-                    }
-                }
-            }
+            Fault fault = possible.get(i);
+            Stream.of(faulty.get(i).fromStart(), faulty.get(i).fromNow())
+                    .flatMap(Optional::stream)
+                    .forEach(c -> {
+                        Look look = Look.of(c);
+                        states.putIfAbsent(look, c);
+                        List<Fault> such = faults.computeIfAbsent(look, l -> new ArrayList<>());
+                        if (!such.contains(fault)) {
+                            such.add(fault);
+                        }
+                    });
         }
         return Stream.concat(
                         Stream.of(new World(sound, List.of())),
@@ -123,16 +123,12 @@ public final class Worlds {
                 .toList();
     }
 
-    private interface Course {
-        Configuration end();
-    }
-
-    private static Configuration atRest(Course course) {
+    private static Optional<Configuration> atRest(Supplier<Configuration> course) {
         try {
-            return course.end();
+            return Optional.of(course.get());
         } catch (RunLimitException e) {
             // a circuit that never comes to rest shows no steady reading
-            return null;
+            return Optional.empty();
         }
     }
 
@@ -173,8 +169,8 @@ public final class Worlds {
 
     /** The world with a fault that begins at this moment; empty where it never comes to rest. */
     public Optional<World> since(Fault fault) {
-        Configuration c = atRest(() -> Engine.of(assembly).advance(sound, new Act.Begin(fault)));
-        return Optional.ofNullable(c).map(made -> new World(made, List.of(fault)));
+        return atRest(() -> Engine.of(assembly).advance(sound, new Act.Begin(fault)))
+                .map(made -> new World(made, List.of(fault)));
     }
 
     public Assembly assembly() {
@@ -194,6 +190,6 @@ public final class Worlds {
     public int kilobytes() {
         int nodes = assembly.nodeCount();
         int branches = assembly.branches().size();
-        return (int) ((all.size() + faultyBefore.length) * (32L * nodes + 100L * branches) / 1024);
+        return (int) ((all.size() + faultyBefore.size()) * (32L * nodes + 100L * branches) / 1024);
     }
 }

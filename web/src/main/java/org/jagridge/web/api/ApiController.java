@@ -43,7 +43,6 @@ import org.jagridge.web.svg.LadderSvg;
 import org.jagridge.web.svg.Look;
 import org.jagridge.web.svg.StandAlone;
 import org.jagridge.web.svg.TimingSvg;
-import org.jagridge.web.waiting.Heavy;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -59,10 +58,8 @@ class ApiController {
 
     private final CircuitRepository circuits;
     private final CircuitStore store;
-    private final Heavy heavy;
 
-    ApiController(CircuitRepository circuits, CircuitStore store, Heavy heavy) {
-        this.heavy = heavy;
+    ApiController(CircuitRepository circuits, CircuitStore store) {
         this.circuits = circuits;
         this.store = store;
     }
@@ -85,14 +82,14 @@ class ApiController {
     @PostMapping("/api/v1/plan/interlock")
     Map<String, Object> planInterlock(@RequestBody(required = false) String body) {
         InterlockRequest request = InterlockRequestReader.read(JsonText.plainValue(body));
-        return InterlockAnswerWriter.toMap(heavy.call(() -> InterlockPlanner.plan(request)));
+        return InterlockAnswerWriter.toMap(InterlockPlanner.plan(request));
     }
 
     @PostMapping("/api/v1/prove")
     Map<String, Object> prove(@RequestBody(required = false) String body) {
         JsonNode tree = JsonText.parse(body);
         ProofRequest request = ProofRequest.read(tree, circuit(tree));
-        return ProofWriter.toMap(heavy.call(request::verdicts));
+        return ProofWriter.toMap(request.verdicts());
     }
 
     @PostMapping("/api/v1/check")

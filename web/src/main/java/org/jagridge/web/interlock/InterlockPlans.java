@@ -15,7 +15,6 @@ import org.jagridge.core.budget.Budget;
 import org.jagridge.core.plan.InterlockAnswer;
 import org.jagridge.core.plan.InterlockPlanner;
 import org.jagridge.core.plan.InterlockRequest;
-import org.jagridge.web.waiting.Heavy;
 import org.springframework.stereotype.Service;
 
 /** Plans one request after the other beside the pages that ask for them, and keeps the newest answers. */
@@ -34,12 +33,6 @@ class InterlockPlans {
         t.setDaemon(true);
         return t;
     });
-
-    private final Heavy heavy;
-
-    InterlockPlans(Heavy heavy) {
-        this.heavy = heavy;
-    }
 
     /** What is planned, or being planned. */
     private static final class Planned {
@@ -75,7 +68,7 @@ class InterlockPlans {
     private void plan(InterlockRequest request, Planned into) {
         try {
             Budget.ofSeconds(MOST_SECONDS, into::isLeft)
-                    .run(() -> into.answer.complete(heavy.call(() -> InterlockPlanner.plan(request))));
+                    .run(() -> into.answer.complete(InterlockPlanner.plan(request)));
         } catch (RuntimeException | Error e) {
             // who comes back to what was left begins anew
             plans.asMap().remove(request, into);

@@ -27,7 +27,6 @@ import org.jagridge.web.bench.BenchOpener;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
-import org.jagridge.web.waiting.Heavy;
 import org.springframework.stereotype.Service;
 
 /** Proves circuits one after the other in the background, and keeps what came of it with the revision. */
@@ -36,7 +35,6 @@ class ProofService {
     private final CircuitStore store;
     private final ProofRepository proofs;
     private final BenchOpener benches;
-    private final Heavy heavy;
     private final ExecutorService one = Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "proof");
         t.setDaemon(true);
@@ -44,8 +42,7 @@ class ProofService {
     });
     private final Map<Long, Job> jobs = new ConcurrentHashMap<>();
 
-    ProofService(CircuitStore store, ProofRepository proofs, BenchOpener benches, Heavy heavy) {
-        this.heavy = heavy;
+    ProofService(CircuitStore store, ProofRepository proofs, BenchOpener benches) {
         this.store = store;
         this.proofs = proofs;
         this.benches = benches;
@@ -117,7 +114,7 @@ class ProofService {
     private void run(long revisionId, Circuit circuit, List<Rule> rules, Depth depth, Job job) {
         try {
             Limits limits = Limits.usual().watchedBy(job.done, () -> job.cancelled);
-            Map<String, Object> result = ProofWriter.toMap(heavy.call(() -> verdicts(circuit, rules, depth, limits)));
+            Map<String, Object> result = ProofWriter.toMap(verdicts(circuit, rules, depth, limits));
             proofs.add(revisionId, JsonText.write(result));
             jobs.remove(revisionId);
         } catch (CancellationException e) {
