@@ -374,8 +374,9 @@
       hand.querySelectorAll("[role=radio]").forEach((b) => b.setAttribute("aria-checked", String(b.dataset.value === value)));
       hand.querySelectorAll("input,select").forEach((field) => {
         if (field === document.activeElement && before[key] === value) return;
-        field.value = value;
-        if (field.tagName === "INPUT") field.setAttribute("value", value);
+        const shown = window.units.shown(field, value);
+        field.value = shown;
+        if (field.tagName === "INPUT") field.setAttribute("value", shown);
       });
     });
     before = values;

@@ -16,7 +16,7 @@
 
   function fieldsOf(container) {
     const fields = {};
-    container.querySelectorAll("input[name],select[name],textarea[name]").forEach((f) => (fields[f.name] = f.value));
+    container.querySelectorAll("input[name],select[name],textarea[name]").forEach((f) => (fields[f.name] = window.units.said(f)));
     if (container.dataset.old) fields.old = container.dataset.old;
     return fields;
   }

@@ -25,6 +25,7 @@
     else value.removeAttribute("list");
     const chosen = what.selectedOptions[0];
     value.placeholder = (chosen && chosen.dataset.hint) || "";
+    value.dataset.unit = value.placeholder.replace(/^[-−0-9.]*\s*/, "");
   }
 
   function add(kind) {

@@ -40,7 +40,7 @@
       });
       const past = list.filter(([at]) => at <= x + 0.05);
       const value = (past.length ? past[past.length - 1] : list[0])[1];
-      text.textContent = text.dataset.points ? `${value} °C` : value;
+      text.textContent = value;
     });
   }
 

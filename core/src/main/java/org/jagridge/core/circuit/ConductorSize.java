@@ -1,6 +1,7 @@
 package org.jagridge.core.circuit;
 
 import java.util.Arrays;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -36,6 +37,30 @@ public enum ConductorSize {
         this.amps = amps;
         this.protectionAmps = protectionAmps;
         this.ohmsPerKilometre = ohmsPerKilometre;
+    }
+
+    /** As it is printed on the conductor: {@code 18 AWG}, {@code 1.5 mm²}. */
+    public String marked() {
+        return isMetric() ? word.replace("mm2", " mm²") : word.replace("AWG", " AWG");
+    }
+
+    /**
+     * Its size as it is told otherwise, to two figures or the nearest number: 18 AWG is 0.82 mm², 1.5 mm² about 15 AWG. The
+     * diameter of AWG n is 0.127 mm · 92^((36 − n)/39) (ASTM B258).
+     */
+    public String otherwise() {
+        double number = Double.parseDouble(word.replaceAll("[A-Zm].*", ""));
+        if (isMetric()) {
+            double diameter = Math.sqrt(4 * number / Math.PI);
+            return "about " + Math.round(36 - 39 * Math.log(diameter / 0.127) / Math.log(92)) + " AWG";
+        }
+        double diameter = 0.127 * Math.pow(92, (36 - number) / 39);
+        double area = Math.PI * diameter * diameter / 4;
+        return String.format(Locale.ROOT, area < 1 ? "%.2f mm²" : "%.1f mm²", area);
+    }
+
+    private boolean isMetric() {
+        return word.endsWith("mm2");
     }
 
     /** The word of the file format, like {@code 18AWG}. */

@@ -6,7 +6,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.regex.Matcher;
+import java.util.OptionalDouble;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jagridge.core.circuit.Cable;
@@ -16,6 +16,7 @@ import org.jagridge.core.circuit.ConductorSize;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Quantity;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.PartType;
@@ -27,10 +28,7 @@ import org.jagridge.core.part.PartTypes;
  * can be told.
  */
 public final class RowWords {
-    private static final Pattern LENGTH =
-            Pattern.compile("([0-9]+(?:[.,][0-9]+)?)\\s*(m|metres?|meters?|ft|feet|foot|')?");
     private static final Pattern ID = Pattern.compile("[A-Za-z][A-Za-z0-9_-]{0,31}");
-    private static final double METRES_PER_FOOT = 0.3048;
 
     private final Circuit circuit;
     private final List<Problem> problems = new ArrayList<>();
@@ -167,15 +165,12 @@ public final class RowWords {
         if (text == null) {
             return null;
         }
-        Matcher m = LENGTH.matcher(text.toLowerCase(Locale.ROOT));
-        if (!m.matches()) {
+        OptionalDouble length = Quantity.read(text, Quantity.METRES);
+        if (length.isEmpty() || length.getAsDouble() < 0) {
             wrong(field, "the length \"" + text + "\" is not a number of metres; write 12, 12.5 m or 40 ft", null);
             return null;
         }
-        double length = Double.parseDouble(m.group(1).replace(',', '.'));
-        boolean feet =
-                m.group(2) != null && (m.group(2).startsWith("f") || m.group(2).equals("'"));
-        return feet ? length * METRES_PER_FOOT : length;
+        return length.getAsDouble();
     }
 
     /** A terminal that is there; its id and name in any case, also by the maker's mark. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
@@ -21,6 +22,7 @@ import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Quantity;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.format.MalformedException;
 import org.jagridge.core.part.PartTypes;
@@ -212,7 +214,10 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
             return switch (field.kind()) {
                 case FLAG -> YES.contains(small) ? (Object) true : NO.contains(small) ? (Object) false : text;
                 case MOMENTARY -> true;
-                case NUMBER -> text.isEmpty() ? null : number(text);
+                case NUMBER -> {
+                    OptionalDouble number = Quantity.read(text, field.unit());
+                    yield text.isEmpty() ? null : number.isPresent() ? (Object) number.getAsDouble() : text;
+                }
                 case CHOICE ->
                     text.isEmpty()
                             ? null
@@ -222,14 +227,6 @@ public record Sentences(String name, List<Act> acts, List<Defect> defects, Strin
                                     .orElse(text);
                 default -> text;
             };
-        }
-
-        private static Object number(String text) {
-            try {
-                return Double.valueOf(text.replace(',', '.').replace('−', '-'));
-            } catch (NumberFormatException e) {
-                return text;
-            }
         }
 
         private void defect(Defect d, String path, List<Fault> faults) {

@@ -2,20 +2,27 @@ package org.jagridge.core.format;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.ConductorSize;
 import org.jagridge.core.circuit.Part;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Quantity;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 
 /**
  * The wire list as CSV (RFC 4180) with the header names {@code wire, from, to, colour, size, length_m, run, cable, core,
- * colour_from, colour_to}; only {@code from} and {@code to} are needed.
+ * colour_from, colour_to}, or {@code length_ft}; only {@code from} and {@code to} are needed.
  */
 public final class WireListCsv {
     private static final List<String> HEADER = List.of(
             "wire", "from", "to", "colour", "size", "length_m", "run", "cable", "core", "colour_from", "colour_to");
+    private static final String FEET = "length_ft";
+    private static final double THOUSAND = 1000;
+    private static final int LENGTH = HEADER.indexOf("length_m");
+    private static final List<String> KNOWN =
+            Stream.concat(HEADER.stream(), Stream.of(FEET)).toList();
     private static final int MOST_ROWS = 5000;
 
     private final CsvTable table;
@@ -24,10 +31,19 @@ public final class WireListCsv {
         this.table = table;
     }
 
-    /** The wire list of a circuit. */
+    /** The wire list of a circuit, with its lengths in metres. */
     public static String write(Circuit circuit) {
+        return write(circuit, false);
+    }
+
+    /** @param feet whether lengths are in feet, which the header says */
+    public static String write(Circuit circuit, boolean feet) {
         List<List<String>> rows = new ArrayList<>();
-        rows.add(HEADER);
+        List<String> header = new ArrayList<>(HEADER);
+        if (feet) {
+            header.set(LENGTH, FEET);
+        }
+        rows.add(header);
         for (Wire w : circuit.wires()) {
             rows.add(List.of(
                     w.id(),
@@ -35,7 +51,7 @@ public final class WireListCsv {
                     w.to().toString(),
                     text(w.colour()),
                     w.size() == null ? "" : w.size().word(),
-                    w.lengthMetres() == null ? "" : number(w.lengthMetres()),
+                    w.lengthMetres() == null ? "" : length(w.lengthMetres(), feet),
                     w.run() == Wire.Run.FACTORY ? "factory" : "field",
                     text(w.cable()),
                     text(w.core()),
@@ -65,6 +81,10 @@ public final class WireListCsv {
         return s == null ? "" : s;
     }
 
+    private static String length(double metres, boolean feet) {
+        return number(feet ? Math.round(metres / Quantity.METRES_PER_FOOT * THOUSAND) / THOUSAND : metres);
+    }
+
     private static String number(double d) {
         return d == Math.rint(d) ? Long.toString((long) d) : Double.toString(d);
     }
@@ -80,7 +100,7 @@ public final class WireListCsv {
 
     /** Reads a wire list that is text already. */
     public static List<Wire> read(String text) {
-        return new WireListCsv(CsvTable.read(text, HEADER, List.of("from", "to"), MOST_ROWS)).wires();
+        return new WireListCsv(CsvTable.read(text, KNOWN, List.of("from", "to"), MOST_ROWS)).wires();
     }
 
     private List<Wire> wires() {
@@ -101,7 +121,9 @@ public final class WireListCsv {
         Terminal from = terminal(row.cell("from"), "from", line);
         Terminal to = terminal(row.cell("to"), "to", line);
         ConductorSize size = size(row.cell("size"), line);
-        Double length = length(row.cell("length_m"), line);
+        Double metres = length(row.cell("length_m"), line);
+        Double feet = length(row.cell(FEET), line);
+        Double length = feet == null ? metres : Double.valueOf(Quantity.metres(feet));
         Wire.Run run = run(row.cell("run"), line);
         if (table.problems().size() > before) {
             return null;

@@ -5,9 +5,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Quantity;
 import org.jagridge.core.format.MalformedException;
 
 /** All selectors. */
@@ -64,11 +66,7 @@ public final class Selectors {
         if (field.kind() != Field.Kind.NUMBER) {
             return text;
         }
-        try {
-            double number = Double.parseDouble(text.replace(',', '.'));
-            return Double.isFinite(number) ? number : text;
-        } catch (NumberFormatException e) {
-            return text;
-        }
+        OptionalDouble number = Quantity.read(text, field.unit());
+        return number.isPresent() ? (Object) number.getAsDouble() : text;
     }
 }

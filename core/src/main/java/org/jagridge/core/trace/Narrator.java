@@ -23,7 +23,8 @@ public final class Narrator {
             return e.to().isEmpty() ? "gone: " + e.from() : "fault: " + e.to();
         }
         if (e.isInput()) {
-            return e.part() + " " + spaced(e.signal().substring(e.part().length() + 1)) + ": " + words(e);
+            String input = e.signal().substring(e.part().length() + 1);
+            return e.part() + " " + spaced(input) + ": " + words(e) + (isCelsius(input) ? " °C" : "");
         }
         boolean closesPairs = circuit.part(e.part())
                 .map(PartTypes::signalOf)
@@ -45,13 +46,17 @@ public final class Narrator {
         };
     }
 
-    /** An input's name, like {@code roomCelsius}, as people read it: {@code room °C}. */
+    /** An input's name, like {@code roomCelsius}, as people read it: {@code room}. */
     public static String spaced(String input) {
-        return input.replaceAll("[cC]elsius$", " °C")
-                .strip()
-                .replaceAll("([a-z])([A-Z])", "$1 $2")
-                .toLowerCase(Locale.ROOT)
-                .replace("°c", "°C");
+        return input.equals("celsius")
+                ? "temperature"
+                : input.replaceAll("Celsius$", "")
+                        .replaceAll("([a-z])([A-Z])", "$1 $2")
+                        .toLowerCase(Locale.ROOT);
+    }
+
+    private static boolean isCelsius(String input) {
+        return input.toLowerCase(Locale.ROOT).endsWith("celsius");
     }
 
     private static String pairs(Event e) {

@@ -51,7 +51,7 @@ public final class Sequence {
     /**
      * What followed from one act, or from what the weather or a room did.
      *
-     * @param title the act, like "TH mode: heat", or "TH: room 19.4 °C ≤ set 20.0 − 0.6"; "Power on" for what happens
+     * @param title the act, like "TH mode: heat", or "TH: room 19.4 °C ≤ set 20.0 °C − 0.6 K"; "Power on" for what happens
      *     before any act
      * @param like index of the first group that told the same steps, or −1: a heating day is one hour over and over
      */

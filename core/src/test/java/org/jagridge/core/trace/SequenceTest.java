@@ -118,7 +118,7 @@ public class SequenceTest {
                 "cold-store",
                 "LPS-trips",
                 List.of(
-                        "[TH set °C: 10]",
+                        "[TH set: 10 °C]",
                         "5.0 TH closed",
                         "5.0 KF in",
                         "5.0 CSW closed",
@@ -142,10 +142,10 @@ public class SequenceTest {
                 "chapel",
                 "TH-heat",
                 List.of(
-                        "[TH set °C: 30]",
+                        "[TH set: 30 °C]",
                         "5.0 TH closed",
                         "5.0 GV on",
-                        "[TH set °C: 5]",
+                        "[TH set: 5 °C]",
                         "605.0 TH open",
                         "605.0 GV off")
             },
@@ -264,7 +264,7 @@ public class SequenceTest {
     public void aLockoutHoldsUntilTheCallIsTakenAwayAndGivenAgain() {
         List<String> told = told(run("cold-store", "HPS-trips"));
         int closed = told.indexOf("[HPS tripped: no]");
-        assertEquals(told.subList(closed + 1, closed + 3), List.of("495.0 HPS closed", "[TH set °C: 30]"));
+        assertEquals(told.subList(closed + 1, closed + 3), List.of("495.0 HPS closed", "[TH set: 30 °C]"));
         assertTrue(told.indexOf("605.0 LR out") > closed, told.toString());
         assertTrue(told.indexOf("885.4 CMP running") > closed, told.toString());
     }
@@ -318,8 +318,8 @@ public class SequenceTest {
                 assertTrue(told.get(g.like()).micros() < g.micros());
             }
         }
-        assertTrue(
-                told.stream().anyMatch(g -> g.title().matches("TH: mode heat, room 19\\.4 °C ≤ set 20\\.0 − 0\\.6")));
+        assertTrue(told.stream()
+                .anyMatch(g -> g.title().matches("TH: mode heat, room 19\\.4 °C ≤ set 20\\.0 °C − 0\\.6 K")));
         assertEquals(
                 told.stream().mapToInt(g -> g.steps().size()).sum(),
                 day.events().stream().filter(e -> !e.isInput()).count());

@@ -41,7 +41,7 @@ public class TraceTest {
     public void eventsAreToldInPlainWords() {
         List<String> titles = titles(cooling());
         for (String expected : List.of(
-                "TH room °C: 26.4", "TH closes R–Y and R–G", "TD1 timing", "K1 in", "TD1 made", "K2 in", "LP5 on")) {
+                "TH room: 26.4 °C", "TH closes R–Y and R–G", "TD1 timing", "K1 in", "TD1 made", "K2 in", "LP5 on")) {
             assertTrue(titles.contains(expected), expected + " is not in " + titles);
         }
     }
@@ -123,7 +123,7 @@ public class TraceTest {
                         .scenario());
         assertEquals(
                 why(Why.at(calls, 5_000_000).off(), "K1"),
-                "is off: TH R–G is open: no call: the room is 20.0, cooling starts at 24.6");
+                "is off: TH R–G is open: no call: the room is 20.0 °C, cooling starts at 24.6 °C");
         assertEquals(Why.at(calls, 5_000_000).quiet("K1"), Optional.empty());
     }
 

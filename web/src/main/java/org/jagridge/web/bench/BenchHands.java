@@ -11,6 +11,7 @@ import org.jagridge.core.budget.Budget;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
+import org.jagridge.core.circuit.Quantity;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.part.Assembly;
 import org.springframework.stereotype.Service;
@@ -167,16 +168,13 @@ public class BenchHands {
     }
 
     private static Object read(Field field, String text) {
-        Object value = text;
-        try {
-            value = switch (field.kind()) {
-                case NUMBER -> (Object) Double.valueOf(text.strip().replace(',', '.'));
-                case FLAG, MOMENTARY -> (Object) Boolean.valueOf(text);
-                default -> (Object) text;
-            };
-        } catch (NumberFormatException e) {
-            throw new BadActException("\"" + text + "\" is not a number.");
-        }
+        Object value = switch (field.kind()) {
+            case NUMBER ->
+                (Object) Quantity.read(text, field.unit())
+                        .orElseThrow(() -> new BadActException("\"" + text + "\" is not a number."));
+            case FLAG, MOMENTARY -> (Object) Boolean.valueOf(text);
+            default -> (Object) text;
+        };
         String mistake = field.mistakeIn(value);
         if (mistake != null) {
             throw new BadActException(mistake + ".");

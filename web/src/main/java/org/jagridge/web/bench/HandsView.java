@@ -131,6 +131,6 @@ record HandsView(List<Group> groups) {
 
     /** {@code roomCelsius} is the room, {@code heatSetCelsius} the heat set point; the unit stands beside it. */
     private static String label(String input) {
-        return input.equals("replaced") ? "its fuse" : Narrator.spaced(input).replace(" °C", "");
+        return input.equals("replaced") ? "its fuse" : Narrator.spaced(input);
     }
 }

@@ -66,7 +66,9 @@ class ExportController {
 
     @GetMapping("/circuits/{slug}/wires.csv")
     ResponseEntity<byte[]> wires(@PathVariable String slug) {
-        return Downloads.csv(slug + "-wires.csv", WireListCsv.write(drawn(slug).circuit()));
+        return Downloads.csv(
+                slug + "-wires.csv",
+                WireListCsv.write(drawn(slug).circuit(), settings.units().feet()));
     }
 
     @GetMapping("/circuits/{slug}/parts.csv")

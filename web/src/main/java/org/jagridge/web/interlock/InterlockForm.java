@@ -6,8 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jagridge.core.circuit.Quantity;
 import org.jagridge.core.plan.InterlockRequest;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
@@ -182,15 +184,15 @@ final class InterlockForm {
                         .map(o -> filled(Map.of(
                                 "id", o.get("id"),
                                 "signal", o.get("signal"),
-                                "volts", number(o.get("volts")),
+                                "volts", number(o.get("volts"), "V"),
                                 "limitSwitch", o.get("limit").equals("yes"),
-                                "metres", number(o.get("metres")))))
+                                "metres", number(o.get("metres"), Quantity.METRES))))
                         .toList());
         request.put(
                 "heaters",
                 heaters.stream()
-                        .map(h -> filled(
-                                Map.of("id", h.get("id"), "control", h.get("control"), "amps", number(h.get("amps")))))
+                        .map(h -> filled(Map.of(
+                                "id", h.get("id"), "control", h.get("control"), "amps", number(h.get("amps"), "A"))))
                         .toList());
         request.put("matrix", matrix);
         request.put("frost", frost);
@@ -205,12 +207,9 @@ final class InterlockForm {
     }
 
     /** A number, or the text as it is, so that the reader can say what is wrong with it. */
-    private static Object number(String text) {
-        try {
-            return text.isBlank() ? "" : Double.parseDouble(text.replace(',', '.'));
-        } catch (NumberFormatException e) {
-            return text;
-        }
+    private static Object number(String text, String unit) {
+        OptionalDouble number = Quantity.read(text, unit);
+        return text.isBlank() ? "" : number.isPresent() ? (Object) number.getAsDouble() : text;
     }
 
     /** What the address of the next place would be: the same rows, and where they were copied from. */

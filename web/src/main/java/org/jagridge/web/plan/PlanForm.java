@@ -7,7 +7,9 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
+import org.jagridge.core.circuit.Quantity;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.plan.Prices;
 import org.jagridge.core.plan.Worded;
@@ -254,7 +256,7 @@ public final class PlanForm {
                         words(f.name() + "d").stream()
                                 .filter(words(f.name())::contains)
                                 .toList());
-                k.put("lengthMetres", number(f.name() + "m", 15));
+                k.put("lengthMetres", number(f.name() + "m", Quantity.METRES, 15));
                 cables.add(k);
             }
         }
@@ -279,14 +281,11 @@ public final class PlanForm {
 
     /** A number where the text is one, else the text, for the planner to refuse it. */
     private Object number(String name, double otherwise) {
-        String text = text(name).replace(',', '.');
-        if (text.isEmpty()) {
-            return otherwise;
-        }
-        try {
-            return Double.valueOf(text);
-        } catch (NumberFormatException e) {
-            return text;
-        }
+        return number(name, "", otherwise);
+    }
+
+    private Object number(String name, String unit, double otherwise) {
+        OptionalDouble number = Quantity.read(text(name), unit);
+        return text(name).isEmpty() ? (Object) otherwise : number.isPresent() ? number.getAsDouble() : text(name);
     }
 }

@@ -23,6 +23,16 @@ record ScenarioView(
         List<Group> inputs,
         List<String> faults) {
 
+    /** The unit of what is set; null for a word. */
+    public String unitOf(String input) {
+        return inputs.stream()
+                .flatMap(g -> g.inputs().stream())
+                .filter(i -> i.key().equals(input))
+                .map(Input::unit)
+                .findFirst()
+                .orElse(null);
+    }
+
     /** The inputs of one part. */
     record Group(String title, List<Input> inputs) {}
 
@@ -30,9 +40,10 @@ record ScenarioView(
      * Something that can be set.
      *
      * @param choices the words it takes; empty for a number
+     * @param unit of a number; empty for a word
      * @param hint what it is without being set, with its unit
      */
-    record Input(String key, String title, List<String> choices, String hint) {}
+    record Input(String key, String title, List<String> choices, String unit, String hint) {}
 
     static ScenarioView of(Circuit circuit, Sentences s) {
         List<Group> groups = new ArrayList<>();
@@ -65,6 +76,7 @@ record ScenarioView(
                 p.id() + "." + f.name(),
                 p.id() + " " + Narrator.spaced(f.name()),
                 choices,
-                (usual + " " + (f.unit() == null ? "" : f.unit())).strip());
+                f.unit(),
+                (usual + " " + f.unit()).strip());
     }
 }

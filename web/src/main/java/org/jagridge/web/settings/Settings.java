@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jagridge.web.svg.Look;
 import org.jagridge.web.svg.SymbolSet;
+import org.jagridge.web.units.Units;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -19,7 +20,10 @@ public class Settings {
         SYMBOLS("north-american", "iec"),
         LADDER("live", "at-rest"),
         SCHOOL("common", "across"),
-        PAPER("a4", "letter");
+        PAPER("a4", "letter"),
+        DEGREES("c", "f"),
+        LENGTHS("m", "ft"),
+        SIZES("marked", "awg", "mm2");
 
         private final List<String> words;
 
@@ -77,6 +81,14 @@ public class Settings {
                 .params(key, word)
                 .update();
         known.put(choice, word);
+    }
+
+    /** The units of pages. */
+    public Units units() {
+        return new Units(
+                get(Choice.DEGREES).equals("f"),
+                get(Choice.LENGTHS).equals("ft"),
+                Units.Sizes.valueOf(get(Choice.SIZES).toUpperCase(Locale.ROOT)));
     }
 
     /** How ladders are drawn. */

@@ -130,7 +130,7 @@ public final class TimingSvg {
         svg.text(
                 timing.labelWidth() - 6,
                 base,
-                celsius(now) + " °C",
+                celsius(now),
                 "end",
                 "t-value",
                 "data-part",
@@ -144,7 +144,7 @@ public final class TimingSvg {
     private static String celsius(double value) {
         // a day has thousands of points: no formatter
         long tenths = Math.round(value * 10);
-        return (tenths < 0 ? "-" : "") + Math.abs(tenths) / 10 + "." + Math.abs(tenths) % 10;
+        return (tenths < 0 ? "-" : "") + Math.abs(tenths) / 10 + "." + Math.abs(tenths) % 10 + " °C";
     }
 
     private void lane(Timing.Lane lane) {
@@ -187,7 +187,7 @@ public final class TimingSvg {
                     .append(Svg.number(p.y()));
         }
         svg.open("path", "class", "curve", "d", d, "data-part", curve.part());
-        svg.title(curve.part() + " " + celsius(curve.low()) + " to " + celsius(curve.high()) + " °C");
+        svg.title(curve.part() + " " + celsius(curve.low()) + " to " + celsius(curve.high()));
         svg.close("path");
     }
 

@@ -277,7 +277,7 @@ public class BenchBrowserTest extends BrowserTest {
     public void anActThatMovesNothingTellsWhyAtOnce() {
         bench.choose("TH.mode", "cool");
         assertThat(bench.id("nothing-moved"))
-                .hasText("Nothing moves. TH: no call: the room is 21.0, cooling starts at 24.6");
+                .hasText("Nothing moves. TH: no call: the room is 21.0 °C, cooling starts at 24.6 °C");
         bench.choose("TH.fan", "on");
         assertThat(bench.ladderSymbol("K1", "A1-A2")).hasAttribute("data-signal", "in");
         assertThat(bench.id("nothing-moved")).not().isVisible();

@@ -103,7 +103,7 @@ final class CylinderStat extends PartType {
                     ? Instant.NEVER
                     : Instant.earliest(m.whenCelsius(reads, set), m.whenCelsius(reads, set - differential));
             return new Reaction<>(
-                    now, wake, Because.temperature(() -> "water %.1f °C, set %.1f".formatted(water, set)), null);
+                    now, wake, Because.temperature(() -> "water %.1f °C, set %.1f °C".formatted(water, set)), null);
         }
 
         @Override

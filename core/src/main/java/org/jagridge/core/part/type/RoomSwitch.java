@@ -108,7 +108,7 @@ final class RoomSwitch extends PartType {
         boolean cools = params.is("direction", "cool");
         double starts = seen.number("setCelsius") + (cools ? d : -d);
         return (cools ? room < starts : room > starts)
-                ? Optional.of("no call: the room is %.1f, %s starts at %.1f"
+                ? Optional.of("no call: the room is %.1f °C, %s starts at %.1f °C"
                         .formatted(room, cools ? "cooling" : "heating", starts))
                 : Optional.empty();
     }
@@ -169,7 +169,7 @@ final class RoomSwitch extends PartType {
             Instant wake = reads == null
                     ? Instant.NEVER
                     : Instant.earliest(m.whenCelsius(reads, set), m.whenCelsius(reads, on));
-            Because because = Because.temperature(() -> "room %.1f °C, set %.1f".formatted(room, set));
+            Because because = Because.temperature(() -> "room %.1f °C, set %.1f °C".formatted(room, set));
             return new Reaction<>(calls, wake, because, null);
         }
 

@@ -114,7 +114,7 @@ final class TemperatureSwitch extends PartType {
             double t = celsius(m);
             Instant wake = reads == null ? Instant.NEVER : m.whenCelsius(reads, now ? closesAt : opensAt);
             Because because = Because.temperature(
-                    () -> "%.1f °C, %s at %.1f".formatted(t, now ? "opens" : "closes", now ? opensAt : closesAt));
+                    () -> "%.1f °C, %s at %.1f °C".formatted(t, now ? "opens" : "closes", now ? opensAt : closesAt));
             return new Reaction<>(now, wake, because, null);
         }
 

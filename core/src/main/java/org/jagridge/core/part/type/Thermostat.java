@@ -187,13 +187,13 @@ final class Thermostat extends PartType {
         if (mode.equals("off")) {
             return Optional.of("no call: its mode is off");
         }
-        String is = "no call: the room is %.1f, ".formatted(room);
+        String is = "no call: the room is %.1f °C, ".formatted(room);
         if (heating || cooling) {
             return Optional.of(
-                    is + (heating ? "heating" : "cooling") + " starts at %.1f".formatted(heating ? heats : cools));
+                    is + (heating ? "heating" : "cooling") + " starts at %.1f °C".formatted(heating ? heats : cools));
         }
         return mode.equals("auto") && room > heats && room < cools
-                ? Optional.of(is + "heating starts at %.1f, cooling at %.1f".formatted(heats, cools))
+                ? Optional.of(is + "heating starts at %.1f °C, cooling at %.1f °C".formatted(heats, cools))
                 : Optional.empty();
     }
 

@@ -325,7 +325,9 @@ final class ThermostatLogic {
                 return Because.link("no outdoor temperature is read: the furnace");
             }
             return Because.temperature(() -> format(
-                    call.burner() ? "%.1f °C outdoors < %.1f: the furnace" : "%.1f °C outdoors ≥ %.1f: the heat pump",
+                    call.burner()
+                            ? "%.1f °C outdoors < %.1f °C: the furnace"
+                            : "%.1f °C outdoors ≥ %.1f °C: the heat pump",
                     outside,
                     changeover));
         }
@@ -336,7 +338,7 @@ final class ThermostatLogic {
             return Because.timer("the least off time of " + Time.words(minOff) + " is over");
         }
         if (call.far() != old.far()) {
-            return Because.temperature(() -> format("room %.1f °C, set %.1f", r.celsius(), r.heatSet()));
+            return Because.temperature(() -> format("room %.1f °C, set %.1f °C", r.celsius(), r.heatSet()));
         }
         if (late) {
             return Because.timer("the call has lasted " + Time.words(stageUp));
@@ -348,13 +350,15 @@ final class ThermostatLogic {
     private String words(Way before, Way now, String mode, Reading r) {
         return switch (now) {
             case HEAT, EMERGENCY ->
-                format("mode %s, room %.1f °C ≤ set %.1f − %.1f", mode, r.celsius(), r.heatSet(), differential);
+                format("mode %s, room %.1f °C ≤ set %.1f °C − %.1f K", mode, r.celsius(), r.heatSet(), differential);
             case COOL ->
-                format("mode %s, room %.1f °C ≥ set %.1f + %.1f", mode, r.celsius(), r.coolSet(mode), differential);
+                format(
+                        "mode %s, room %.1f °C ≥ set %.1f °C + %.1f K",
+                        mode, r.celsius(), r.coolSet(mode), differential);
             case NONE ->
                 before == Way.COOL
-                        ? format("mode %s, room %.1f °C ≤ set %.1f", mode, r.celsius(), r.coolSet(mode))
-                        : format("mode %s, room %.1f °C ≥ set %.1f", mode, r.celsius(), r.heatSet());
+                        ? format("mode %s, room %.1f °C ≤ set %.1f °C", mode, r.celsius(), r.coolSet(mode))
+                        : format("mode %s, room %.1f °C ≥ set %.1f °C", mode, r.celsius(), r.heatSet());
         };
     }
 

@@ -1,0 +1,115 @@
+package org.jagridge.web.units;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.MatchResult;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jagridge.core.circuit.ConductorSize;
+import org.jagridge.core.circuit.Quantity;
+
+/**
+ * The units that pages are shown in. Everything is kept and told in °C, metres and the size that is printed on a conductor;
+ * pages are put into other units on their way out, wherever a number stands before its unit. What somebody has typed
+ * ({@code value="…"}, a text area) stays as it is, but for fields that say in which unit they are ({@code data-unit}).
+ *
+ * @param fahrenheit °F instead of °C
+ * @param feet feet instead of metres
+ * @param sizes which size of a conductor is told first
+ */
+public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
+    /** Sizes of conductors as they are marked, or both with one of them first. */
+    public enum Sizes {
+        MARKED,
+        AWG,
+        MM2
+    }
+
+    private static final String NUMBER = "[-−]?[0-9]+(?:\\.[0-9]+)?";
+    /** What is passed over, then fields with a unit, then what is put into other units. */
+    private static final Pattern PLACES = Pattern.compile(
+            "<(?<skipped>textarea|script|style)\\b.*?</\\k<skipped>>"
+                    + "|<input\\b[^>]*\\bdata-unit=\"(?<unit>°C|m)\"[^>]*>"
+                    + "|\\b(?:value|href|hx-vals|hx-post|hx-get|name|id)=\"[^\"]*\""
+                    + "|(?<![\\w.,])(?<celsius>" + NUMBER + ") °C"
+                    + "|(?<=[−+±] ?)(?<kelvin>[0-9]+(?:\\.[0-9]+)?) K\\b"
+                    + "|(?<![\\w.,])(?<metres>[0-9]+(?:\\.[0-9]+)?) (?:m\\b(?![\\w²³/])|metres\\b)"
+                    + "|(?<=class=\"unit(?:-word)?\">)(?<word>°C|m)(?=<)"
+                    + "|(?<![\\w.])(?<awg>[0-9]{1,2}) ?AWG\\b"
+                    + "|(?<![\\w.])(?<mm>[0-9]+(?:\\.[0-9]+)?) ?mm[2²]",
+            Pattern.DOTALL);
+
+    private static final Pattern IN_FIELD = Pattern.compile("\\b(value|min|max|placeholder)=\"(" + NUMBER + ")\"");
+    private static final Pattern UNIT = Pattern.compile("\\bdata-unit=\"[^\"]*\"");
+
+    /** Whether all is as it is kept. */
+    public boolean areKept() {
+        return !fahrenheit && !feet && sizes == Sizes.MARKED;
+    }
+
+    /** A page in these units. */
+    public String page(String html) {
+        return areKept() ? html : PLACES.matcher(html).replaceAll(m -> Matcher.quoteReplacement(place((Matcher) m)));
+    }
+
+    private String place(Matcher m) {
+        if (m.group("unit") != null) {
+            return field(m.group(), m.group("unit"));
+        }
+        if (m.group("celsius") != null && fahrenheit) {
+            return degrees(m.group("celsius")) + " °F";
+        }
+        if (m.group("kelvin") != null && fahrenheit) {
+            return tenths(Quantity.fahrenheitBetween(Double.parseDouble(m.group("kelvin")))) + " °F";
+        }
+        if (m.group("metres") != null && feet) {
+            return feet(Double.parseDouble(m.group("metres"))) + " ft";
+        }
+        if (m.group("word") != null) {
+            return m.group("word").equals(Quantity.METRES) ? (feet ? "ft" : "m") : fahrenheit ? "°F" : "°C";
+        }
+        if (m.group("awg") != null && sizes == Sizes.MM2) {
+            return beside(m, m.group("awg") + "AWG");
+        }
+        if (m.group("mm") != null && sizes == Sizes.AWG) {
+            return beside(m, m.group("mm") + "mm2");
+        }
+        return m.group();
+    }
+
+    /** A field with a number that is typed: its page sends the unit along. */
+    private String field(String input, String unit) {
+        boolean degrees = unit.equals(Quantity.CELSIUS);
+        if (degrees ? !fahrenheit : !feet) {
+            return input;
+        }
+        String other = IN_FIELD.matcher(input).replaceAll((MatchResult m) -> {
+            double number = Double.parseDouble(m.group(2).replace('−', '-'));
+            return m.group(1) + "=\"" + (degrees ? tenths(Quantity.fahrenheit(number)) : feet(number)) + "\"";
+        });
+        return UNIT.matcher(other).replaceFirst("data-unit=\"" + (degrees ? "°F" : "ft") + "\"");
+    }
+
+    /** "0.82 mm² (18 AWG)": what is marked stays, since that is what one finds on the cable. */
+    private static String beside(Matcher m, String word) {
+        Optional<ConductorSize> size = ConductorSize.of(word)
+                .or(() -> Arrays.stream(ConductorSize.values())
+                        .filter(s -> s.word().equals(word.replace("mm2", ".0mm2")))
+                        .findFirst());
+        return size.map(s -> s.otherwise() + " (" + s.marked() + ")").orElse(m.group());
+    }
+
+    private static String degrees(String celsius) {
+        return tenths(Quantity.fahrenheit(Double.parseDouble(celsius.replace('−', '-'))));
+    }
+
+    private static String feet(double metres) {
+        return tenths(metres / Quantity.METRES_PER_FOOT);
+    }
+
+    private static String tenths(double number) {
+        String text = String.format(Locale.ROOT, "%.1f", number);
+        return text.endsWith(".0") ? text.substring(0, text.length() - 2).replaceFirst("^-0$", "0") : text;
+    }
+}

@@ -1,0 +1,45 @@
+package org.jagridge.web.units;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.jagridge.web.settings.Settings;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.ContentCachingResponseWrapper;
+
+/** Puts pages into the units that are chosen; files, data and the HTTP interface stay in those that all is kept in. */
+@Component
+class UnitsFilter extends OncePerRequestFilter {
+    private final Settings settings;
+
+    UnitsFilter(Settings settings) {
+        this.settings = settings;
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        Units units = settings.units();
+        if (units.areKept()) {
+            chain.doFilter(request, response);
+            return;
+        }
+        ContentCachingResponseWrapper kept = new ContentCachingResponseWrapper(response);
+        chain.doFilter(request, kept);
+        if (isPage(kept.getContentType())) {
+            String html = new String(kept.getContentAsByteArray(), StandardCharsets.UTF_8);
+            kept.resetBuffer();
+            kept.getOutputStream().write(units.page(html).getBytes(StandardCharsets.UTF_8));
+        }
+        kept.copyBodyToResponse();
+    }
+
+    private static boolean isPage(String type) {
+        return type != null && MediaType.TEXT_HTML.isCompatibleWith(MediaType.parseMediaType(type));
+    }
+}

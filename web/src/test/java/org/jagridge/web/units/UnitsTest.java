@@ -1,0 +1,63 @@
+package org.jagridge.web.units;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertSame;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Pages are put into other units where a number stands before its unit, and nowhere else. */
+public class UnitsTest {
+    private static final Units KEPT = new Units(false, false, Units.Sizes.MARKED);
+    private static final Units FEET = new Units(true, true, Units.Sizes.AWG);
+    private static final Units SQUARE = new Units(false, false, Units.Sizes.MM2);
+
+    @DataProvider
+    public Object[][] pages() {
+        return new Object[][] {
+            {
+                "no call: the room is 20.0 °C, cooling starts at 24.6 °C",
+                "no call: the room is 68 °F, cooling starts at 76.3 °F"
+            },
+            {"room 19.4 °C ≤ set 20.0 °C − 0.6 K", "room 66.9 °F ≤ set 68 °F − 1.1 °F"},
+            {
+                "<text data-points=\"1 -17.8 °C|2 −40 °C\">-17.8 °C</text>",
+                "<text data-points=\"1 0 °F|2 -40 °F\">0 °F</text>"
+            },
+            {"5 cores, 6 m", "5 cores, 19.7 ft"},
+            {"36 metres of cable, 3 m² and 2 mm, 5 m/s", "118.1 ft of cable, 3 m² and 2 mm, 5 m/s"},
+            {"at S.2 m5 K1 12 K1", "at S.2 m5 K1 12 K1"},
+            {"0.75 mm² and 1.5mm2", "about 18 AWG (0.75 mm²) and about 15 AWG (1.5 mm²)"},
+            // fields that say their unit
+            {
+                "<input data-unit=\"°C\" value=\"20\" min=\"-40\" max=\"60\" step=\"0.1\"/> <span class=\"unit\">°C</span>",
+                "<input data-unit=\"°F\" value=\"68\" min=\"-40\" max=\"140\" step=\"0.1\"/> <span class=\"unit\">°F</span>"
+            },
+            {"<input value=\"30.48\" data-unit=\"m\"/>", "<input value=\"100\" data-unit=\"ft\"/>"},
+            {"<input value=\"40 ft\" data-unit=\"m\"/>", "<input value=\"40 ft\" data-unit=\"ft\"/>"},
+            {"<input data-unit=\"V\" value=\"20\"/>", "<input data-unit=\"V\" value=\"20\"/>"},
+            // what somebody typed
+            {"<textarea>at 20 °C</textarea> 20 °C", "<textarea>at 20 °C</textarea> 68 °F"},
+            {"<input value=\"at 20 °C\"/>", "<input value=\"at 20 °C\"/>"},
+            {"<script>{\"a\": \"20 °C\"}</script>", "<script>{\"a\": \"20 °C\"}</script>"},
+            {"<a href=\"/x?m=5 m\">5 m</a>", "<a href=\"/x?m=5 m\">16.4 ft</a>"},
+        };
+    }
+
+    @Test(dataProvider = "pages")
+    public void aPageIsShownInFahrenheitAndFeet(String kept, String shown) {
+        assertEquals(FEET.page(kept), shown);
+        assertSame(KEPT.page(kept), kept);
+    }
+
+    @Test
+    public void aSizeIsToldBothWaysWithTheMarkedOneBehind() {
+        assertEquals(
+                SQUARE.page("w1 18AWG, w2 14 AWG, w3 1.5 mm²"),
+                "w1 0.82 mm² (18 AWG), w2 2.1 mm² (14 AWG), w3 1.5 mm²");
+        assertEquals(FEET.page("18AWG, 1.0mm2, 3 mm²"), "18AWG, about 17 AWG (1.0 mm²), 3 mm²");
+        assertEquals(
+                SQUARE.page("<option value=\"18AWG\">18AWG</option>"),
+                "<option value=\"18AWG\">0.82 mm² (18 AWG)</option>");
+    }
+}
