@@ -5,8 +5,12 @@
   const BARE = /^\s*[-−+]?[0-9]+([.,][0-9]+)?\s*$/;
   const others = (input) => Boolean(input.dataset && ["°F", "ft"].includes(input.dataset.unit));
 
-  // what a field says, with its unit behind it where that isn't the usual one
-  const said = (input) => (others(input) && BARE.test(input.value) ? `${input.value.trim()} ${input.dataset.unit}` : input.value);
+  // what a field says, with its unit behind it where that isn't the usual one; what nobody has changed is as it was kept
+  function said(input) {
+    if (!others(input) || !BARE.test(input.value)) return input.value;
+    const same = input.dataset.kept !== undefined && input.value === input.getAttribute("value");
+    return same ? input.dataset.kept : `${input.value.trim()} ${input.dataset.unit}`;
+  }
 
   // a number that is kept, as a field shows it
   function shown(input, kept) {

@@ -35,7 +35,8 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
                     + "|(?<![\\w.,])(?<celsius>" + NUMBER + ") °C"
                     + "|(?<=[−+±] ?)(?<kelvin>[0-9]+(?:\\.[0-9]+)?) K\\b"
                     + "|(?<![\\w.,])(?<metres>[0-9]+(?:\\.[0-9]+)?) (?:m\\b(?![\\w²³/])|metres\\b)"
-                    + "|(?<=class=\"unit(?:-word)?\">)(?<word>°C|m)(?=<)"
+                    + "|(?<=class=\"unit-word\">)(?<word>°C|m)(?=<)"
+                    + "|(?<=>)(?<face>" + NUMBER + ")(?<gap></span><span class=\"unit\">)°C(?=<)"
                     + "|(?<![\\w.])(?<awg>[0-9]{1,2}) ?AWG\\b"
                     + "|(?<![\\w.])(?<mm>[0-9]+(?:\\.[0-9]+)?) ?mm[2²]",
             Pattern.DOTALL);
@@ -66,6 +67,9 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
         if (m.group("metres") != null && feet) {
             return feet(Double.parseDouble(m.group("metres"))) + " ft";
         }
+        if (m.group("face") != null && fahrenheit) {
+            return degrees(m.group("face")) + m.group("gap") + "°F";
+        }
         if (m.group("word") != null) {
             return m.group("word").equals(Quantity.METRES) ? (feet ? "ft" : "m") : fahrenheit ? "°F" : "°C";
         }
@@ -78,7 +82,7 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
         return m.group();
     }
 
-    /** A field with a number that is typed: its page sends the unit along. */
+    /** A field with a number that is typed: its page sends the unit along, and what is kept where nothing else was typed. */
     private String field(String input, String unit) {
         boolean degrees = unit.equals(Quantity.CELSIUS);
         if (degrees ? !fahrenheit : !feet) {
@@ -86,7 +90,8 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
         }
         String other = IN_FIELD.matcher(input).replaceAll((MatchResult m) -> {
             double number = Double.parseDouble(m.group(2).replace('−', '-'));
-            return m.group(1) + "=\"" + (degrees ? tenths(Quantity.fahrenheit(number)) : feet(number)) + "\"";
+            String shown = m.group(1) + "=\"" + (degrees ? tenths(Quantity.fahrenheit(number)) : feet(number)) + "\"";
+            return m.group(1).equals("value") ? shown + " data-kept=\"" + m.group(2) + "\"" : shown;
         });
         return UNIT.matcher(other).replaceFirst("data-unit=\"" + (degrees ? "°F" : "ft") + "\"");
     }

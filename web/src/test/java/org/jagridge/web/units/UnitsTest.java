@@ -28,12 +28,15 @@ public class UnitsTest {
             {"36 metres of cable, 3 m² and 2 mm, 5 m/s", "118.1 ft of cable, 3 m² and 2 mm, 5 m/s"},
             {"at S.2 m5 K1 12 K1", "at S.2 m5 K1 12 K1"},
             {"0.75 mm² and 1.5mm2", "about 18 AWG (0.75 mm²) and about 15 AWG (1.5 mm²)"},
+            // a meter's face
+            {"<span>21.0</span><span class=\"unit\">°C</span>", "<span>69.8</span><span class=\"unit\">°F</span>"},
+            {"<span>––</span><span class=\"unit\">°C</span>", "<span>––</span><span class=\"unit\">°C</span>"},
             // fields that say their unit
             {
-                "<input data-unit=\"°C\" value=\"20\" min=\"-40\" max=\"60\" step=\"0.1\"/> <span class=\"unit\">°C</span>",
-                "<input data-unit=\"°F\" value=\"68\" min=\"-40\" max=\"140\" step=\"0.1\"/> <span class=\"unit\">°F</span>"
+                "<input data-unit=\"°C\" value=\"20\" min=\"-40\" max=\"60\" step=\"0.1\"/> <span class=\"unit-word\">°C</span>",
+                "<input data-unit=\"°F\" value=\"68\" data-kept=\"20\" min=\"-40\" max=\"140\" step=\"0.1\"/> <span class=\"unit-word\">°F</span>"
             },
-            {"<input value=\"30.48\" data-unit=\"m\"/>", "<input value=\"100\" data-unit=\"ft\"/>"},
+            {"<input value=\"30.48\" data-unit=\"m\"/>", "<input value=\"100\" data-kept=\"30.48\" data-unit=\"ft\"/>"},
             {"<input value=\"40 ft\" data-unit=\"m\"/>", "<input value=\"40 ft\" data-unit=\"ft\"/>"},
             {"<input data-unit=\"V\" value=\"20\"/>", "<input data-unit=\"V\" value=\"20\"/>"},
             // what somebody typed
