@@ -19,7 +19,7 @@ public final class WireListCsv {
     private static final List<String> HEADER = List.of(
             "wire", "from", "to", "colour", "size", "length_m", "run", "cable", "core", "colour_from", "colour_to");
     private static final String FEET = "length_ft";
-    private static final double THOUSAND = 1000;
+    private static final double TEN_THOUSAND = 10_000;
     private static final int LENGTH = HEADER.indexOf("length_m");
     private static final List<String> KNOWN =
             Stream.concat(HEADER.stream(), Stream.of(FEET)).toList();
@@ -82,7 +82,7 @@ public final class WireListCsv {
     }
 
     private static String length(double metres, boolean feet) {
-        return number(feet ? Math.round(metres / Quantity.METRES_PER_FOOT * THOUSAND) / THOUSAND : metres);
+        return number(feet ? Math.round(metres / Quantity.METRES_PER_FOOT * TEN_THOUSAND) / TEN_THOUSAND : metres);
     }
 
     private static String number(double d) {

@@ -25,6 +25,9 @@ public class WireListCsvTest {
         Circuit circuit = Circuits.demo(slug);
         byte[] file = WireListCsv.write(circuit).getBytes(StandardCharsets.UTF_8);
         assertEquals(WireListCsv.read(file), circuit.wires());
+        String feet = WireListCsv.write(circuit, true);
+        assertTrue(feet.contains("size,length_ft,run"), feet.substring(0, 100));
+        assertEquals(WireListCsv.read(feet), circuit.wires());
     }
 
     private static List<String> problems(byte[] file) {
@@ -93,7 +96,7 @@ public class WireListCsvTest {
                 problems("from,goes\n"),
                 List.of(
                         "line 1: there is no column \"goes\"; known are wire, from, to, colour, size, length_m, run, cable, "
-                                + "core, colour_from, colour_to",
+                                + "core, colour_from, colour_to, length_ft",
                         "line 1: the header must have the columns from and to"));
         assertEquals(problems(""), List.of("there is no wire in it; the first line must be a header with from and to"));
         assertTrue(
