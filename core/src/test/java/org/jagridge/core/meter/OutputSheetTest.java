@@ -7,6 +7,8 @@ import static org.testng.Assert.assertTrue;
 import java.util.List;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Place;
 import org.jagridge.core.part.Assembly;
 import org.testng.annotations.Test;
 
@@ -48,6 +50,33 @@ public class OutputSheetTest {
                                 + r.after().display());
             }
         }
+    }
+
+    /** A timer has no return of its own: the other lead goes to the relay beside it; in a place without one to the source. */
+    @Test
+    public void theOtherLeadIsWhereOnePersonReachesIt() {
+        Circuit c = Circuits.control()
+                .place("closet", "Closet", Place.Access.PANEL)
+                .place("wall", "Wall", Place.Access.WALL)
+                .part("TH", "thermostat", "wall", "terminals", List.of("R", "Y", "G"), "power", "battery")
+                .part("TD", "timer", "closet", "function", "delay-on-make", "form", "series", "seconds", 20)
+                .part("K", "relay", "closet")
+                .part("TD2", "timer", "wall", "function", "delay-on-make", "form", "series", "seconds", 20)
+                .wire("T1.X1", "TH.R")
+                .wire("TH.Y", "TD.IN")
+                .wire("TD.OUT", "K.A1")
+                .wire("K.A2", "T1.X2")
+                .wire("TH.G", "TD2.IN")
+                .wire("TD2.OUT", "K.A1")
+                .build();
+        OutputSheet sheet = OutputSheet.of(Assembly.of(c), c.part("TH").orElseThrow());
+        assertEquals(rows(sheet), List.of("fan R-G TD2.IN–T1.X2", "cool R-Y TD.IN–K.A2", "cool R-G TD2.IN–T1.X2"));
+        assertEquals(
+                sheet.rows().get(1).follows().stream()
+                        .map(f -> f.part() + " " + f.value() + " " + f.after() / 1_000_000)
+                        .toList(),
+                List.of("TD timing 0", "TD2 timing 0", "K in 20"));
+        assertEquals(OutputSheet.controls(c).stream().map(Part::id).toList(), List.of("TH"));
     }
 
     @Test

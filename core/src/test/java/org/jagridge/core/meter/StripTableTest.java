@@ -101,6 +101,60 @@ public class StripTableTest {
         assertTrue(t.posts().stream().allMatch(p -> !p.wires().isEmpty()));
     }
 
+    private static StripTable switches(int count) {
+        Circuit.Builder b = Circuits.control().part("XT", "terminal-strip", "unit", "posts", 10);
+        b.wire("T1.X1", "XT.9");
+        for (int i = 1; i <= count; i++) {
+            String rest = i == 2 ? "closed" : "open";
+            b.part("S" + i, "switch", "unit", "rest", rest).wire("XT.9", "S" + i + ".1");
+            b.wire("S" + i + ".2", "XT." + i);
+        }
+        // not fitted, and not wired to the strip
+        b.part("S8", "switch", "unit")
+                .part("LP", "lamp", "unit")
+                .wire("XT.1", "LP.1")
+                .wire("LP.2", "T1.X2");
+        Circuit c = b.build();
+        return StripTable.of(Assembly.of(c), c.part("XT").orElseThrow()).orElseThrow();
+    }
+
+    /** 2^6 = 64 states are tried together, of 2^7 = 128 each control is moved alone. */
+    @Test
+    public void ofTooManyControlsEachIsMovedAlone() {
+        assertEquals(switches(6).rows().size(), 64);
+        assertTrue(switches(6).together());
+        StripTable seven = switches(7);
+        assertFalse(seven.together());
+        assertEquals(seven.reference().toString(), "T1.X2");
+        assertEquals(
+                seven.rows().stream()
+                        .map(r -> String.join(
+                                        "",
+                                        r.states().stream()
+                                                .map(w -> w.isEmpty() ? "-" : w.substring(0, 1))
+                                                .toList())
+                                + " " + fed(seven, r) + " " + r.works())
+                        .toList(),
+                List.of(
+                        "------- 29 []",
+                        "c------ 129 [LP]",
+                        "-o----- 9 []",
+                        "--c---- 239 []",
+                        "---c--- 249 []",
+                        "----c-- 259 []",
+                        "-----c- 269 []",
+                        "------c 279 []"));
+    }
+
+    private static String fed(StripTable t, StripTable.Row row) {
+        return String.join(
+                "",
+                IntStream.range(0, t.posts().size())
+                        .filter(i -> row.volts().get(i).value() > 20)
+                        .mapToObj(i -> t.posts().get(i).terminal().name())
+                        .toList());
+    }
+
     @Test
     public void aCircuitWithoutAStripHasNoTable() {
         assertEquals(StripTable.strips(Circuits.demo("chapel")), List.of());
