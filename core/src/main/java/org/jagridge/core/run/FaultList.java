@@ -120,6 +120,12 @@ public final class FaultList {
                 faults.add(Fault.of(FaultKind.CONTACT_WELDED, "part", part, "contact", b.label()));
                 faults.add(Fault.of(FaultKind.CONTACT_RESISTIVE, "part", part, "contact", b.label(), "ohms", 8));
             }
+            // blown or tripped by what is gone again
+            case PROTECTION -> {
+                if (b.isDrawn()) {
+                    faults.add(Fault.of(FaultKind.CONTACT_OPEN, "part", part, "contact", b.label()));
+                }
+            }
             case PRIMARY -> faults.add(Fault.of(FaultKind.WINDING_OPEN, "part", part, "winding", "primary"));
             case SECONDARY -> faults.add(Fault.of(FaultKind.WINDING_OPEN, "part", part, "winding", "secondary"));
             case LOAD -> {

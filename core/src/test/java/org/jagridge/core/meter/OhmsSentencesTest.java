@@ -107,6 +107,13 @@ public class OhmsSentencesTest {
             ohms("K.11", "K.12", none, "0.005 Ω", "0.005 Ω: K 11-12 is closed."),
             ohms("K.11", "LP.1", none, "OL Ω", "OL: nothing joins K.11 and LP.1."),
             ohms("F1.1", "F1.2", none, "0.005 Ω", "0.005 Ω: F1 1-2 is closed."),
+            // blown by what is gone again
+            ohms(
+                    "F1.1",
+                    "F1.2",
+                    Fault.of(FaultKind.CONTACT_OPEN, "part", "F1", "contact", "1-2"),
+                    "OL Ω",
+                    "OL: F1 1-2 is open: blown or tripped. Find out why before it is replaced."),
             ohms(
                     "T1.X1",
                     "F1.1",

@@ -188,8 +188,8 @@ public class VoltsSentencesTest {
                     MADE,
                     Fault.of(FaultKind.LOAD_OPEN, "part", "LP"),
                     "No current in w8 (K.14 to LP.1). In a sound circuit LP 0.500 A would draw through it now. With volts at the"
-                            + " load, no current means that it is open inside; without, go on toward the feed. 22 of the single"
-                            + " faults tried would explain it, in 4 parts, 9 wires."),
+                            + " load, no current means that it is open inside; without, go on toward the feed. 23 of the single"
+                            + " faults tried would explain it, in 5 parts, 9 wires."),
         };
     }
 
