@@ -5,10 +5,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.circuit.Cable;
@@ -25,6 +27,7 @@ import org.jagridge.core.run.FaultList;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.core.trace.Presets;
 import org.jagridge.core.world.Worlds;
 
 /**
@@ -38,6 +41,8 @@ final class SheetTable {
     private static final long AT = Time.micros(SECONDS);
     /** Every so many-th single fault of a circuit is put in. */
     private static final int STEP = 17;
+
+    private static final List<String> DEMOS = List.of("student-flat", "seminar-room", "old-hall");
 
     /** What is called for, by circuit, with what is set before. */
     private static final Map<String, List<Map<String, Object>>> CALLS = calls();
@@ -72,6 +77,11 @@ final class SheetTable {
             table.called(circuit, call.get(0), call.get(1));
             sheets.put(circuit, table.text.toString().strip());
         });
+        for (String demo : DEMOS) {
+            SheetTable table = new SheetTable();
+            table.demo(demo);
+            sheets.put(demo, table.text.toString().strip());
+        }
         SheetTable strip = new SheetTable();
         strip.strip();
         sheets.put("strip", strip.text.toString().strip());
@@ -145,6 +155,27 @@ final class SheetTable {
         outputs(assembly);
         circuit.cables().forEach(c -> cable(circuit, c));
         line("");
+    }
+
+    /** Only the sheets, of each load the first time that a call of the demo has it at work. */
+    private void demo(String slug) {
+        line("# %s", slug);
+        Circuit circuit = Circuits.demo(slug);
+        Assembly assembly = Assembly.of(circuit);
+        Set<String> seen = new HashSet<>();
+        for (Presets.Preset preset : Presets.of(circuit)) {
+            Run run = Simulation.run(assembly, preset.scenario());
+            Frame end = run.at(run.until());
+            for (Branch load : Walk.loads(assembly)) {
+                if (end.amps(load) > 0.1 && load.doesWork() && seen.add(Walk.key(load))) {
+                    line("%n## %s in %s", Walk.key(load), preset.scenario().name());
+                    expected(ExpectedVolts.of(run, load));
+                    for (CheckSheet.School school : CheckSheet.School.values()) {
+                        sheet(CheckSheet.of(run, run.until(), load, school), school);
+                    }
+                }
+            }
+        }
     }
 
     private void expected(ExpectedVolts volts) {
