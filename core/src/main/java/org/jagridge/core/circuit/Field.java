@@ -24,6 +24,8 @@ public record Field(
         double max,
         boolean overMin) {
 
+    private static final String TRIPS = "trips";
+
     /** What a value is. */
     public enum Kind {
         NUMBER("a number"),
@@ -105,6 +107,15 @@ public record Field(
     /** A list of objects of two keys, which people write as {@code first unit second}: {@code w5 x10}, {@code HTR +4}. */
     public static Field pairs(String name, String first, String second, String between) {
         return new Field(name, Kind.STRUCTURE, null, List.of(first, second), between, 0, 0, false);
+    }
+
+    /** What opens a safety, which people write in words. */
+    public static Field trips(String name) {
+        return new Field(name, Kind.STRUCTURE, null, List.of(), TRIPS, 0, 0, false);
+    }
+
+    public boolean isTrips() {
+        return kind == Kind.STRUCTURE && unit.equals(TRIPS);
     }
 
     public static Field momentary(String name) {

@@ -17,7 +17,8 @@ import org.jagridge.core.format.MalformedException;
 
 /**
  * A part's ratings as one types them in a line: {@code primaryVolts=240 va=40}; lists with commas ({@code
- * poles=contact,bar}), lists of pairs as {@code senses=w5x10,w6}, anything deeper as JSON.
+ * poles=contact,bar}), lists of pairs as {@code senses=w5x10,w6}, what opens a safety in words ({@link TripText}),
+ * anything deeper as JSON.
  */
 public final class PartText {
     private PartText() {}
@@ -36,9 +37,13 @@ public final class PartText {
                         + type.params().stream()
                                 .filter(f -> f.name().equals(e.getKey()))
                                 .findFirst()
-                                .flatMap(f -> pairs(f, e.getValue()))
+                                .flatMap(f -> f.isTrips() ? trips(e.getValue()) : pairs(f, e.getValue()))
                                 .orElseGet(() -> value(e.getValue())))
                 .collect(Collectors.joining(" "));
+    }
+
+    private static Optional<String> trips(Object value) {
+        return TripText.write(value).map(JsonText::write);
     }
 
     /** A list of pairs in short; empty where the field has no such form or the value doesn't fit it. */
@@ -145,7 +150,10 @@ public final class PartText {
 
     private static Object value(Field field, String text) {
         if (text.startsWith("[") || text.startsWith("{") || text.startsWith("\"")) {
-            return JsonText.plainValue(text);
+            Object plain = JsonText.plainValue(text);
+            return field.isTrips() && plain instanceof String words
+                    ? TripText.read(words).map(Object.class::cast).orElse(List.of(words))
+                    : plain;
         }
         return switch (field.kind()) {
             case NUMBER -> number(text);

@@ -63,7 +63,11 @@ public record Trip(Condition opens, long after, String world, Condition recloses
         for (Object t : params.list("trips")) {
             String path = "trips/" + i++;
             if (!(t instanceof Map<?, ?> map)) {
-                problems.add(new Problem(path, "a trip is an object with \"while\" or \"condition\""));
+                problems.add(
+                        new Problem(
+                                path,
+                                "\"" + t
+                                        + "\" is no trip; write it like while GV=on and BLW=off for 120 s, closes after 90 s, or like while CC=in in low-charge for 25 s"));
                 continue;
             }
             for (String key : List.of("while", "recloseWhile")) {

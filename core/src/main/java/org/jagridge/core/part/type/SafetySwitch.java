@@ -65,7 +65,7 @@ final class SafetySwitch extends PartType {
                         "discharge-temperature",
                         "freeze"),
                 Field.choice("reset", "auto", "auto", "manual"),
-                Field.structure("trips"));
+                Field.trips("trips"));
     }
 
     @Override
