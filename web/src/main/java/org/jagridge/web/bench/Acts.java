@@ -107,7 +107,12 @@ class Acts {
         JsonNode body = json.readTree(a.body());
         List<String> around = new ArrayList<>();
         body.get("around").forEach(n -> around.add(n.stringValue()));
-        return new Temporary(a.kind(), fault(body), body.get("reason").stringValue(), around);
+        // links of before had a reason only
+        Why why = new Why(
+                body.path("reason").asString(""),
+                body.path("who").asString(""),
+                body.path("until").asString(""));
+        return new Temporary(a.kind(), fault(body), why, around);
     }
 
     Map<String, String> handWork(List<Action> actions) {

@@ -198,9 +198,17 @@ class BenchController {
             @RequestParam String one,
             @RequestParam(defaultValue = "") String other,
             @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "") String who,
+            @RequestParam(defaultValue = "") String until,
             Model model,
             HttpServletResponse response) {
-        return act(id, s, t, state -> hands.put(state, act, one.strip(), other.strip(), reason), model, response);
+        return act(
+                id,
+                s,
+                t,
+                state -> hands.put(state, act, one.strip(), other.strip(), new Why(reason, who, until)),
+                model,
+                response);
     }
 
     @PostMapping("/bench/{id}/meter")

@@ -78,16 +78,16 @@ public class BenchHands {
      *
      * @throws BadActException where that can't be, or where it goes around a safety and no reason is given
      */
-    BenchState put(BenchState from, String act, String one, String other, String reason) {
+    BenchState put(BenchState from, String act, String one, String other, Why why) {
         List<Temporary> read =
-                new HandWork(from.drawn().assembly(), from.temporaries().values()).read(act, one, other, reason);
+                new HandWork(from.drawn().assembly(), from.temporaries().values()).read(act, one, other, why);
         return act(
                 from,
                 read.stream()
                         .map(t -> {
                             Map<String, Object> body = new LinkedHashMap<>();
                             body.put("change", CircuitWriter.fault(t.change()));
-                            body.put("reason", t.reason());
+                            body.putAll(t.why().body());
                             body.put("around", t.around());
                             return new Done(t.kind(), json.writeValueAsString(body));
                         })
@@ -95,10 +95,10 @@ public class BenchHands {
     }
 
     /** Does the same at a circuit's own bench, where it was left. */
-    public void put(String slug, String act, String one, String other, String reason) {
+    public void put(String slug, String act, String one, String other, Why why) {
         opener.resume(slug);
         BenchRepository.Row bench = benches.newestOfCircuit(slug).orElseThrow();
-        put(states.state(bench.id(), null, null), act, one, other, reason);
+        put(states.state(bench.id(), null, null), act, one, other, why);
     }
 
     /** Takes a fault, a link or a lifted wire's gap out again. */

@@ -98,7 +98,7 @@ record BenchView(
                 t.bare(state.drawn().circuit()),
                 String.join(" ", t.wires()),
                 isLive(state.frame(), t),
-                t.reason(),
+                t.why().words(),
                 t.around().isEmpty() ? "" : "around " + String.join(" and ", t.around()),
                 undo(state, t));
     }

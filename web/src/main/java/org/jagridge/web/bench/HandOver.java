@@ -62,7 +62,7 @@ public class HandOver {
                 left.add(new Left(
                         h.action().id(),
                         t.words(),
-                        t.reason(),
+                        t.why().words(),
                         BenchState.url(h.bench(), h.action().id(), h.action().shownAt())));
             }
         }

@@ -24,7 +24,6 @@ import org.jagridge.core.part.Assembly;
  * off, all wires of a part, one put elsewhere, several twisted together. Whatever goes around a safety needs a reason.
  */
 final class HandWork {
-    private static final int LONGEST_REASON = 200;
 
     private static final Pattern BETWEEN_ENDS = Pattern.compile("\\s*[,;+]\\s*");
 
@@ -68,17 +67,14 @@ final class HandWork {
      * @return what it puts in, in order; one thing but for the wires of a part
      * @throws BadActException where that isn't there, or where it goes around a safety and no reason is given
      */
-    List<Temporary> read(String act, String one, String other, String reason) {
-        if (reason.length() > LONGEST_REASON) {
-            throw new BadActException("The reason has " + reason.length() + " letters; there is room for "
-                    + LONGEST_REASON + ". Nothing was done.");
-        }
+    List<Temporary> read(String act, String one, String other, Why why) {
+        why.requireRoom();
         List<Temporary> read = switch (act) {
-            case "link" -> List.of(link(clip(one), clip(other), reason));
-            case "lift" -> List.of(lift(end(one), reason));
-            case "off" -> allOff(one, reason);
-            case "move" -> List.of(move(end(one), terminal(other, "land it on"), reason));
-            case "twist" -> List.of(twist(one, other, reason));
+            case "link" -> List.of(link(clip(one), clip(other), why));
+            case "lift" -> List.of(lift(end(one), why));
+            case "off" -> allOff(one, why);
+            case "move" -> List.of(move(end(one), terminal(other, "land it on"), why));
+            case "twist" -> List.of(twist(one, other, why));
             default ->
                 throw new BadActException("Hands can link, lift, take off, move and twist, not \"" + act + "\".");
         };
@@ -86,13 +82,13 @@ final class HandWork {
         return read;
     }
 
-    private Temporary lift(End end, String reason) {
+    private Temporary lift(End end, Why why) {
         Fault lifted = new Fault(new WiringDefect.Lifted(end.wire().id(), end.at()));
-        return new Temporary(Action.Kind.LIFT, lifted, reason.strip(), List.of());
+        return new Temporary(Action.Kind.LIFT, lifted, why, List.of());
     }
 
     /** Every wire end that is still on one of the part's terminals. */
-    private List<Temporary> allOff(String text, String reason) {
+    private List<Temporary> allOff(String text, Why why) {
         String id = text.strip();
         Part part = circuit.part(id)
                 .or(() -> circuit.parts().stream()
@@ -106,7 +102,7 @@ final class HandWork {
         List<Temporary> lifted = circuit.wires().stream()
                 .flatMap(w -> Stream.of(new End(w, 0), new End(w, 1)))
                 .filter(e -> e.at().part().equals(part.id()) && !off.contains(e.bare()))
-                .map(e -> lift(e, reason))
+                .map(e -> lift(e, why))
                 .toList();
         if (lifted.isEmpty()) {
             throw new BadActException("No wire is on " + part.id() + ".");
@@ -132,23 +128,23 @@ final class HandWork {
         return new Clip(at, at);
     }
 
-    private Temporary link(Clip a, Clip b, String reason) {
+    private Temporary link(Clip a, Clip b, Why why) {
         if (a.at().equals(b.at())) {
             throw new BadActException("A link needs two terminals.");
         }
         Fault link = new Fault(new WiringDefect.Link(a.at(), b.at()));
-        return temporary(Action.Kind.LINK, link, List.of(a.leadsTo(), b.leadsTo()), reason);
+        return temporary(Action.Kind.LINK, link, List.of(a.leadsTo(), b.leadsTo()), why);
     }
 
-    private Temporary move(End end, Terminal to, String reason) {
+    private Temporary move(End end, Terminal to, Why why) {
         if (to.equals(end.at()) || to.equals(end.far())) {
             throw new BadActException(end.wire().id() + " is at " + to + " already.");
         }
         Fault landed = new Fault(new WiringDefect.Landed(end.wire().id(), end.index(), to));
-        return temporary(Action.Kind.MOVE, landed, List.of(end.far(), to), reason);
+        return temporary(Action.Kind.MOVE, landed, List.of(end.far(), to), why);
     }
 
-    private Temporary twist(String one, String other, String reason) {
+    private Temporary twist(String one, String other, Why why) {
         List<End> ends = Stream.concat(Stream.of(one), BETWEEN_ENDS.splitAsStream(other))
                 .map(this::end)
                 .toList();
@@ -168,23 +164,23 @@ final class HandWork {
                 Action.Kind.TWIST,
                 new Fault(twisted),
                 ends.stream().map(End::far).toList(),
-                reason);
+                why);
     }
 
     /** @param joined with each other by this act */
-    private Temporary temporary(Action.Kind kind, Fault change, List<Terminal> joined, String reason) {
+    private Temporary temporary(Action.Kind kind, Fault change, List<Terminal> joined, Why why) {
         Set<String> around = new LinkedHashSet<>();
         for (int i = 1; i < joined.size(); i++) {
             for (Terminal before : joined.subList(0, i)) {
                 around.addAll(Bypass.around(assembly, before, joined.get(i)));
             }
         }
-        if (!around.isEmpty() && reason.isBlank()) {
+        if (!around.isEmpty() && why.reason().isEmpty()) {
             throw new BadActException("This " + kind.name().toLowerCase(Locale.ROOT) + " goes around "
                     + String.join(" and ", around)
                     + ". Say why it is needed for this one test; it must come off before anyone leaves the equipment.");
         }
-        return new Temporary(kind, change, reason.strip(), List.copyOf(around));
+        return new Temporary(kind, change, why, List.copyOf(around));
     }
 
     private Terminal terminal(String text, String verb) {

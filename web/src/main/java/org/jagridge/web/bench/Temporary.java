@@ -11,10 +11,10 @@ import org.jagridge.core.circuit.WiringDefect;
 /**
  * Something a technician has put in to find out, and must take out again before the hand-over.
  *
- * @param reason why it is there; never empty for what goes around a safety
+ * @param why its reason is never empty for what goes around a safety
  * @param around the safeties that it goes around
  */
-record Temporary(Action.Kind kind, Fault change, String reason, List<String> around) {
+record Temporary(Action.Kind kind, Fault change, Why why, List<String> around) {
     /** "link TH.R to TH.W" or "w14 lifted". */
     String words() {
         if (change.defect() instanceof WiringDefect.Landed d) {

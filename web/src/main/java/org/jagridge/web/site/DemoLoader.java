@@ -9,6 +9,7 @@ import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.web.bench.BenchHands;
+import org.jagridge.web.bench.Why;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.SiteRepository;
 import org.jagridge.web.prove.DemoProof;
@@ -105,7 +106,10 @@ class DemoLoader implements SmartInitializingSingleton {
                         t.get("act").asString(),
                         t.get("one").asString(),
                         t.get("other").asString(),
-                        t.get("reason").asString()));
+                        new Why(
+                                t.get("reason").asString(),
+                                t.get("who").asString(),
+                                t.get("until").asString())));
     }
 
     /** A circuit that a planner made, with its proof and its acceptance. */

@@ -53,6 +53,29 @@ public class LinksBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void whoPutItInAndUntilWhenStandBesideTheReason() {
+        open("lab-bench");
+        page().locator("#put summary").click();
+        page().locator("[name='one']").fill("TH.R");
+        page().locator("[name='other']").fill("TH.G");
+        page().locator(".put .reason").fill("does the fan come in");
+        page().locator("[name='who']").fill("A. Sorrel");
+        page().locator("[name='until']").fill("after lunch");
+        page().locator("[name='until']").press("Enter");
+        assertThat(temporaries()).containsText("does the fan come in; A. Sorrel, until after lunch");
+        assertThat(page().locator("[name='until']")).hasValue("");
+        page().reload();
+        assertThat(temporaries()).containsText("does the fan come in; A. Sorrel, until after lunch");
+        page().locator("#put summary").click();
+        page().locator("[name='one']").fill("TH.R");
+        page().locator("[name='other']").fill("TH.Y");
+        page().locator("[name='who']").evaluate("f => { f.removeAttribute('maxlength'); f.value = 'x'.repeat(81); }");
+        page().locator("[name='until']").press("Enter");
+        assertThat(page().locator("#notice")).containsText("The name has 81 letters; there is room for 80.");
+        assertThat(temporaries()).hasCount(1);
+    }
+
+    @Test
     public void aLinkFromRToGBringsTheFanInAndStaysOnTheListUntilItIsTakenOff() {
         open("lab-bench");
         link("TH.R", "TH.G", "does the fan come in");
