@@ -98,12 +98,12 @@ public final class SheetProof {
         String source = first.request().plus().part();
         if (is < DEAD && first.expected() >= DEAD) {
             return Optional.of("There are no volts at " + source
-                    + " itself: it is off, or what feeds it is open. The other lines prove nothing until it is on.");
+                    + " itself: it is off, not fed, or dead. The other lines prove nothing until it has its volts.");
         }
         double share = is / first.expected();
         return fits(worlds.sound(), lines, share)
-                ? Optional.of("All is as in a sound circuit at " + Math.round(100 * share)
-                        + " % of the volts: look at what feeds " + source + ".")
+                ? Optional.of("All is as in a sound circuit at " + Math.round(100 * share) + " % of the volts: look at "
+                        + source + " and at what feeds it.")
                 : Optional.empty();
     }
 

@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.jagridge.web.settings.Settings;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -15,16 +16,17 @@ import org.springframework.web.util.ContentCachingResponseWrapper;
 /** Puts pages into the units that are chosen; files, data and the HTTP interface stay in those that all is kept in. */
 @Component
 class UnitsFilter extends OncePerRequestFilter {
-    private final Settings settings;
+    private final ObjectProvider<Settings> settings;
 
-    UnitsFilter(Settings settings) {
+    /** @param settings asked for with the first page: filters are made before the database is looked at */
+    UnitsFilter(ObjectProvider<Settings> settings) {
         this.settings = settings;
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        Units units = settings.units();
+        Units units = settings.getObject().units();
         if (units.areKept()) {
             chain.doFilter(request, response);
             return;
