@@ -71,8 +71,9 @@ final class ZeroLook {
                 return new Look(
                         Look.Kind.RESTS,
                         List.of(floating, other, "", false),
-                        at.nothing() + ": " + floating + " is earth, and " + other + " stands at no volts to it now.",
-                        other + " stands at no volts to earth");
+                        at.nothing() + ": " + floating + " is earth, and " + other
+                                + " shows no volts to it. This doesn't prove " + other + " dead.",
+                        other + " shows no volts to earth");
             }
             return new Look(
                     Look.Kind.FLOATING,
