@@ -57,7 +57,9 @@ public class RecordFormsTest extends WebTest {
     }
 
     private static String problems(HttpResponse<String> answer) {
-        return answer.body().replaceAll("(?s).*class=\"problems\"", "").replaceAll("(?s)</ul>.*", "");
+        String page = answer.body();
+        int from = page.indexOf("class=\"problems\"");
+        return from < 0 ? page : page.substring(from, page.indexOf("</ul>", from));
     }
 
     @Test
