@@ -29,6 +29,8 @@
     matches: (words) => (words ? matches(words) : []),
     take(key) {
       dialog.close();
+      // until the page is painted again, the next key would still be the hidden field's
+      input.blur();
       window.bench.pin(key);
     },
   });

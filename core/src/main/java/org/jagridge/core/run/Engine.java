@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.Interner;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -154,6 +155,14 @@ public final class Engine {
         } finally {
             machine.variant.giveBack(machine);
         }
+    }
+
+    /** The instants at which a scenario has hands act or the weather change, after one and up to another. */
+    public static Collection<Long> acts(Scenario scenario, long after, long until) {
+        return Schedule.of(scenario)
+                .acts()
+                .subMap(after, false, Math.max(after, until), true)
+                .keySet();
     }
 
     /** The first instant at which something else happens in two scenarios, or {@link Long#MAX_VALUE}. */

@@ -3,13 +3,16 @@ package org.jagridge.core.world;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jagridge.core.budget.Parallel;
@@ -26,10 +29,15 @@ import org.jagridge.core.run.RunLimitException;
 /**
  * All states in which a circuit may be at one moment for somebody who knows its diagram and what hands have done, and has
  * measured nothing yet: as it should be, and with each single fault that its parts and wires can have, there from the
- * start or since this moment. What is said of a reading has to hold in every one of them that fits it.
+ * start, or since just before any of the acts of hands, or since this moment. (A latched relay or a lockout remembers in
+ * which of them it was.) What is said of a reading has to hold in every one of them that fits it.
  */
 public final class Worlds {
+    /** By when a fault began, so many of its states are followed; nearly all come together soon, a few (of what keeps warm) don't. */
+    private static final int MOST_BEGINNINGS = 12;
+
     private final Assembly assembly;
+    private final Engine engine;
     private final Scenario known;
     private final long micros;
     private final Configuration sound;
@@ -37,8 +45,8 @@ public final class Worlds {
     private final long before;
 
     private final Configuration soundBefore;
-    /** With each of the possible faults from the start; empty where such a circuit never comes to rest. */
-    private final List<Optional<Configuration>> faultyBefore;
+    /** With each of the possible faults, by when it began; empty where such a circuit never comes to rest. */
+    private final List<List<Configuration>> faultyBefore;
 
     private final List<World> all;
     private final Map<Fault, Optional<World>> since = new ConcurrentHashMap<>();
@@ -65,37 +73,75 @@ public final class Worlds {
         this.known = known;
         this.micros = micros;
         before = Math.max(0, micros - 1);
-        Engine engine = Engine.of(assembly);
+        engine = Engine.of(assembly);
         List<Fault> possible = possible();
         boolean goesOn = earlier != null
                 && earlier.assembly == assembly
                 && earlier.before <= before
                 && Engine.firstDifference(earlier.known, known) > earlier.before;
-        soundBefore = goesOn
-                ? engine.follow(earlier.soundBefore, known, before)
-                : engine.follow(known, List.<Fault>of(), before);
+        Configuration from = goesOn ? earlier.soundBefore : engine.follow(known, List.of(), 0);
+        List<Configuration> sounds = new ArrayList<>();
+        Configuration last = from;
+        for (long act : Engine.acts(known, from.micros(), micros)) {
+            last = engine.follow(last, known, act - 1);
+            sounds.add(last);
+        }
+        soundBefore = engine.follow(last, known, before);
         sound = engine.follow(soundBefore, known, micros);
+        List<Configuration> soundsBefore =
+                sounds.stream().filter(s -> s.micros() < before).toList();
+        List<Configuration> soundsSince = sounds.subList(soundsBefore.size(), sounds.size());
         List<Faulty> faulty =
                 Parallel.map(IntStream.range(0, possible.size()).boxed().toList(), i -> {
                     if (unwanted.getAsBoolean()) {
                         throw new CancellationException();
                     }
                     Fault fault = possible.get(i);
-                    Optional<Configuration> earlierOn = goesOn
-                            ? earlier.faultyBefore.get(i).flatMap(c -> atRest(() -> engine.follow(c, known, before)))
-                            : atRest(() -> engine.follow(known, List.of(fault), before));
-                    return new Faulty(
-                            earlierOn,
-                            earlierOn.flatMap(c -> atRest(() -> engine.follow(c, known, micros))),
-                            atRest(() -> engine.advance(sound, new Act.Begin(fault))));
+                    List<Configuration> earlierOn = goesOn
+                            ? earlier.faultyBefore.get(i)
+                            : atRest(() -> engine.follow(known, List.of(fault), 0)).stream()
+                                    .toList();
+                    List<Configuration> then = followed(earlierOn, soundsBefore, fault, before);
+                    List<Configuration> now = new ArrayList<>(followed(then, soundsSince, fault, micros));
+                    atRest(() -> begun(sound, fault)).ifPresent(now::add);
+                    return new Faulty(then, now);
                 });
         faultyBefore = faulty.stream().map(Faulty::before).toList();
         all = states(possible, faulty);
     }
 
-    /** What comes of a fault, empty where that never comes to rest: at the last instant, and now if it began then or now. */
-    private record Faulty(
-            Optional<Configuration> before, Optional<Configuration> fromStart, Optional<Configuration> fromNow) {}
+    /** What comes of a fault, by when it began: at the last instant, and now. */
+    private record Faulty(List<Configuration> before, List<Configuration> now) {}
+
+    /**
+     * Where a circuit with a fault stands at an instant.
+     *
+     * @param from where it stands by when the fault began, which goes on
+     * @param sounds the sound circuit, wherever it begins besides
+     */
+    private List<Configuration> followed(
+            List<Configuration> from, List<Configuration> sounds, Fault fault, long until) {
+        Set<Configuration> distinct = new LinkedHashSet<>(from);
+        for (Configuration s : sounds) {
+            distinct = onTo(distinct, s.micros());
+            atRest(() -> begun(s, fault)).ifPresent(distinct::add);
+            if (distinct.size() > MOST_BEGINNINGS) {
+                // the first is from the start
+                distinct.remove(List.copyOf(distinct).get(1));
+            }
+        }
+        return List.copyOf(onTo(distinct, until));
+    }
+
+    private Set<Configuration> onTo(Set<Configuration> from, long until) {
+        return from.stream()
+                .flatMap(c -> atRest(() -> engine.follow(c, known, until)).stream())
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    private Configuration begun(Configuration sound, Fault fault) {
+        return engine.advance(sound, new Act.Begin(fault));
+    }
 
     /** The sound circuit first, then one world of each state that faults make. */
     private List<World> states(List<Fault> possible, List<Faulty> faulty) {
@@ -104,16 +150,14 @@ public final class Worlds {
         Look own = Look.of(sound);
         for (int i = 0; i < possible.size(); i++) {
             Fault fault = possible.get(i);
-            Stream.of(faulty.get(i).fromStart(), faulty.get(i).fromNow())
-                    .flatMap(Optional::stream)
-                    .forEach(c -> {
-                        Look look = Look.of(c);
-                        states.putIfAbsent(look, c);
-                        List<Fault> such = faults.computeIfAbsent(look, l -> new ArrayList<>());
-                        if (!such.contains(fault)) {
-                            such.add(fault);
-                        }
-                    });
+            for (Configuration c : faulty.get(i).now()) {
+                Look look = Look.of(c);
+                states.putIfAbsent(look, c);
+                List<Fault> such = faults.computeIfAbsent(look, l -> new ArrayList<>());
+                if (!such.contains(fault)) {
+                    such.add(fault);
+                }
+            }
         }
         return Stream.concat(
                         Stream.of(new World(sound, List.of())),
@@ -169,8 +213,7 @@ public final class Worlds {
 
     /** The world with a fault that begins at this moment; empty where it never comes to rest. */
     public Optional<World> since(Fault fault) {
-        return atRest(() -> Engine.of(assembly).advance(sound, new Act.Begin(fault)))
-                .map(made -> new World(made, List.of(fault)));
+        return atRest(() -> begun(sound, fault)).map(made -> new World(made, List.of(fault)));
     }
 
     public Assembly assembly() {
@@ -190,6 +233,7 @@ public final class Worlds {
     public int kilobytes() {
         int nodes = assembly.nodeCount();
         int branches = assembly.branches().size();
-        return (int) ((all.size() + faultyBefore.size()) * (32L * nodes + 100L * branches) / 1024);
+        int kept = faultyBefore.stream().mapToInt(List::size).sum();
+        return (int) ((all.size() + kept) * (32L * nodes + 100L * branches) / 1024);
     }
 }

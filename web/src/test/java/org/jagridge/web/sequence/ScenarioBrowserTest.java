@@ -62,7 +62,10 @@ public class ScenarioBrowserTest extends BrowserTest {
     }
 
     private void save() {
+        // the page that comes back with its mistakes looks like the one before
+        page().evaluate("document.body.dataset.before = 'yes'");
         page().locator("text=Save in this circuit").click();
+        assertThat(page().locator("body[data-before]")).hasCount(0);
     }
 
     @Test
