@@ -44,14 +44,14 @@ final class DeadTest {
     private final Leads leads;
 
     /** @param run where the frame is from, for what was before; or null */
-    DeadTest(Run run, Frame frame, Request request, int plus, int minus) {
+    DeadTest(Run run, Frame frame, Reach reach, Request request, int plus, int minus) {
         this.run = run;
         this.frame = frame;
         this.request = request;
         this.plus = plus;
         this.minus = minus;
         assembly = frame.assembly();
-        reach = new Reach(frame);
+        this.reach = reach;
         leads = new Leads(frame, reach, request, plus, minus);
     }
 

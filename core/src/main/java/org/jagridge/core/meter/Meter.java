@@ -118,7 +118,9 @@ public final class Meter {
         }
         return request.mode().needsDead()
                 ? OhmsProof.read(
-                        new DeadTest(run, frame, request, node(request.plus()), node(request.minus())), request, worlds)
+                        new DeadTest(run, frame, reach, request, node(request.plus()), node(request.minus())),
+                        request,
+                        worlds)
                 : volts(request);
     }
 

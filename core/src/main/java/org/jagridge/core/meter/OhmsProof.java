@@ -50,7 +50,9 @@ final class OhmsProof {
                 .toList());
         boolean sound = !fitting.isEmpty() && fitting.get(0).world().isSound();
         if (!sound && !isCapacitance() && shown < MOST_POOR) {
-            joints().forEach(j -> poor(j).ifPresent(fitting::add));
+            Parallel.map(joints(), this::poor).stream()
+                    .flatMap(Optional::stream)
+                    .forEach(fitting::add);
         }
     }
 
@@ -86,8 +88,8 @@ final class OhmsProof {
     private Optional<DeadTest> test(World w) {
         Gauge gauge = new Gauge(w.frame(), w.reach());
         return gauge.node(request.plus())
-                .flatMap(plus ->
-                        gauge.node(request.minus()).map(minus -> new DeadTest(null, w.frame(), request, plus, minus)));
+                .flatMap(plus -> gauge.node(request.minus())
+                        .map(minus -> new DeadTest(null, w.frame(), w.reach(), request, plus, minus)));
     }
 
     private Optional<Fits> fits(World w) {
@@ -113,29 +115,59 @@ final class OhmsProof {
         return joints;
     }
 
-    /** A joint may have any number of ohms: those that fit are looked for by halving. */
+    /** A joint may have any number of ohms: those that fit are looked for. */
     private Optional<Fits> poor(Fault joint) {
-        double low = LEAST_POOR;
-        double high = MOST_POOR;
-        Optional<Double> most = ohms(joint, high);
+        Optional<Double> most = value(worlds.keptSince(Fit.with(joint, MOST_POOR)));
         if (most.isEmpty() || most.get() < shown * (1 - SHARE) - OHMS) {
             return Optional.empty();
         }
+        return reckoned(joint, most.get()).or(() -> halved(joint));
+    }
+
+    /**
+     * By what a resistance makes of a network where nothing moves by it: R(r) = (α r + S γ) / (r + γ), with the S of the
+     * sound circuit; α and γ are of two joints that were tried.
+     */
+    private Optional<Fits> reckoned(Fault joint, double most) {
+        double sound = value(Optional.of(worlds.sound())).orElse(Double.POSITIVE_INFINITY);
+        // as in a row with all else
+        double first = shown - sound;
+        if (Double.isInfinite(most) || !(first >= LEAST_POOR && first < MOST_POOR)) {
+            return Optional.empty();
+        }
+        Optional<World> tried = worlds.since(Fit.with(joint, first));
+        Optional<Fits> fits = tried.flatMap(this::fits);
+        Optional<Double> there = value(tried);
+        if (fits.isPresent() || there.isEmpty() || Double.isInfinite(there.get())) {
+            return fits;
+        }
+        double gamma = first * (most - there.get()) / (there.get() - sound - (most - sound) * first / MOST_POOR);
+        double alpha = most + gamma * (most - sound) / MOST_POOR;
+        double second = gamma * (shown - sound) / (alpha - shown);
+        return second >= LEAST_POOR && second <= MOST_POOR
+                ? worlds.since(Fit.with(joint, second)).flatMap(this::fits)
+                : Optional.empty();
+    }
+
+    private Optional<Fits> halved(Fault joint) {
+        double low = LEAST_POOR;
+        double high = MOST_POOR;
         for (int i = 0; i < HALVINGS; i++) {
             double middle = Math.sqrt(low * high);
-            Optional<Fits> fits = worlds.since(Fit.with(joint, middle)).flatMap(this::fits);
+            Optional<World> there = worlds.since(Fit.with(joint, middle));
+            Optional<Fits> fits = there.flatMap(this::fits);
             if (fits.isPresent()) {
                 return fits;
             }
-            boolean less = ohms(joint, middle).orElse(Double.POSITIVE_INFINITY) < shown;
+            boolean less = value(there).orElse(Double.POSITIVE_INFINITY) < shown;
             low = less ? middle : low;
             high = less ? high : middle;
         }
         return Optional.empty();
     }
 
-    private Optional<Double> ohms(Fault joint, double ohms) {
-        return worlds.since(Fit.with(joint, ohms)).flatMap(this::test).map(DeadTest::value);
+    private Optional<Double> value(Optional<World> world) {
+        return world.flatMap(this::test).map(DeadTest::value);
     }
 
     private String says() {

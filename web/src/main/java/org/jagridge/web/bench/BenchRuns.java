@@ -78,11 +78,7 @@ class BenchRuns {
      * @throws java.util.concurrent.CancellationException where that comes true on the way
      */
     Worlds worlds(long bench, List<Action> actions, Assembly assembly, long micros, BooleanSupplier unwanted) {
-        List<Action> hands = actions.stream()
-                .filter(a -> a.kind() != Action.Kind.FAULT)
-                .filter(a -> a.kind() != Action.Kind.CLEAR || acts.clearsHandWork(actions, a))
-                .toList();
-        Scenario known = acts.scenario(hands, micros + Time.SECOND);
+        Scenario known = acts.known(actions, micros + Time.SECOND);
         Optional<Worlds> before = newestWorlds.find(bench);
         if (before.isPresent() && before.get().areOf(assembly, known, micros)) {
             return before.get();

@@ -90,11 +90,8 @@ public class BenchService {
                 .orElseThrow(() -> new BadActException("There is no load \"" + key + "\" to walk to."));
         Frame healthy = state.frame();
         if (!state.faults().isEmpty()) {
-            List<Action> sound = state.actions().stream()
-                    .filter(a -> a.kind() == Action.Kind.SET)
-                    .toList();
-            healthy = Simulation.run(state.drawn().assembly(), acts.scenario(sound, state.micros() + Time.SECOND))
-                    .at(state.micros());
+            Scenario known = acts.known(state.actions(), state.micros() + Time.SECOND);
+            healthy = Simulation.run(state.drawn().assembly(), known).at(state.micros());
         }
         return WalkView.of(state, healthy, load, across);
     }

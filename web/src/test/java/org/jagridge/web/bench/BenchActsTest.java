@@ -144,6 +144,24 @@ public class BenchActsTest extends WebTest {
         return m.group(1);
     }
 
+    /** What hands did is known to whoever walks: only what a fault makes otherwise is unexpected. */
+    @Test
+    public void aWalkExpectsWhatHandsHaveDoneAndNotTheFault() {
+        At opened = open(copy("lab-bench", "Walks"));
+        At at = done(opened, "put", put("link", "TH.R", "TH.G"));
+        at = done(at, "fault", "fault", fault(opened, "coil open K6"));
+        assertTrue(stop(at, "K1:A1-A2", "K1.A1").matches("expect 2[56]\\.\\d+ V, off false"), "by the link");
+        assertTrue(stop(at, "LP6:1-2", "LP6.1").matches("expect 2[56]\\.\\d+ V, off true"), "not by the fault");
+    }
+
+    private String stop(At at, String load, String terminal) {
+        String walk = get(at.act("walk") + "&load=" + load).body();
+        Matcher m = Pattern.compile("\\{\"terminal\":\"" + terminal + "\".*?\"expected\":\"(.*?)\",\"off\":(\\w+)\\}")
+                .matcher(walk);
+        assertTrue(m.find(), walk);
+        return "expect " + m.group(1) + ", off " + m.group(2);
+    }
+
     /** Whoever goes back in time and does something else sets aside what came later; the leads stay, undo brings it back. */
     @Test
     public void whatIsDoneAtAnEarlierTimeSetsLaterActsAside() {
