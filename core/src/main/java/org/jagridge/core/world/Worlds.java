@@ -3,16 +3,13 @@ package org.jagridge.core.world;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jagridge.core.budget.Parallel;
@@ -121,22 +118,29 @@ public final class Worlds {
      */
     private List<Configuration> followed(
             List<Configuration> from, List<Configuration> sounds, Fault fault, long until) {
-        Set<Configuration> distinct = new LinkedHashSet<>(from);
+        List<Configuration> all = from;
         for (Configuration s : sounds) {
-            distinct = onTo(distinct, s.micros());
-            atRest(() -> begun(s, fault)).ifPresent(distinct::add);
-            if (distinct.size() > MOST_BEGINNINGS) {
+            List<Configuration> then = new ArrayList<>(onTo(all, s.micros()));
+            atRest(() -> begun(s, fault)).ifPresent(c -> addDistinct(then, c));
+            if (then.size() > MOST_BEGINNINGS) {
                 // the first is from the start
-                distinct.remove(List.copyOf(distinct).get(1));
+                then.remove(1);
             }
+            all = then;
         }
-        return List.copyOf(onTo(distinct, until));
+        return onTo(all, until);
     }
 
-    private Set<Configuration> onTo(Set<Configuration> from, long until) {
-        return from.stream()
-                .flatMap(c -> atRest(() -> engine.follow(c, known, until)).stream())
-                .collect(Collectors.toCollection(LinkedHashSet::new));
+    private List<Configuration> onTo(List<Configuration> from, long until) {
+        List<Configuration> distinct = new ArrayList<>();
+        from.forEach(c -> atRest(() -> engine.follow(c, known, until)).ifPresent(then -> addDistinct(distinct, then)));
+        return distinct;
+    }
+
+    private static void addDistinct(List<Configuration> distinct, Configuration c) {
+        if (!distinct.contains(c)) {
+            distinct.add(c);
+        }
     }
 
     private Configuration begun(Configuration sound, Fault fault) {
