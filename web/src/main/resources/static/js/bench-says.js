@@ -2,6 +2,9 @@
 (function () {
   "use strict";
   const HANDS_MS = 100;
+  const MOST_HANDS_MS = 600;
+  // what the last sentence took, as far as it came: what is long in coming would be in the way of the next act
+  let took = 0;
   // tells the server that what this tab does makes its older questions worthless
   const tab = { "X-Jagridge-Tab": Math.random().toString(36).slice(2) };
   let asking = null;
@@ -17,21 +20,24 @@
     const from = says.dataset.ask;
     delete says.dataset.ask;
     // hands that go on at once don't wait for words about a state that is gone
-    await new Promise((go) => setTimeout(go, HANDS_MS));
+    await new Promise((go) => setTimeout(go, Math.max(HANDS_MS, Math.min(MOST_HANDS_MS, took))));
     if (!says.isConnected) return;
     let text;
     asking = new AbortController();
+    const began = performance.now();
     try {
       const answer = await fetch(from, { headers: tab, signal: asking.signal });
       text = answer.ok ? await answer.text() : `What it proves can't be said now: ${await window.refusal(answer)}`;
     } catch (e) {
       if (e.name === "AbortError") {
+        took += performance.now() - began;
         // an act that is refused leaves the state, and its sentence is wanted after all
         says.dataset.ask = from;
         return;
       }
       text = "What it proves can't be said now: the server doesn't answer.";
     }
+    took = performance.now() - began;
     // another state may be on the screen by now; its own sentence comes for it
     if (!says.isConnected) return;
     says.textContent = text;

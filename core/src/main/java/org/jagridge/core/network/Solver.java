@@ -36,6 +36,7 @@ public final class Solver {
         }
     };
     private Values factored;
+    private Values lastKept;
     private DenseFactor dense;
     private long denseFallbacks;
     private long factorisations;
@@ -73,7 +74,7 @@ public final class Solver {
             return known;
         }
         Budget.check();
-        Values kept = values.copy();
+        Values kept = kept(values);
         factor(kept);
         double[] re = new double[network.nodes()];
         double[] im = new double[network.nodes()];
@@ -108,7 +109,7 @@ public final class Solver {
         if (divisor.abs() < LEAST_DIVISOR) {
             return solve(values);
         }
-        Values kept = values.copy();
+        Values kept = kept(values);
         double[] re = new double[network.nodes()];
         double[] im = new double[network.nodes()];
         fromSources(kept, re, im);
@@ -118,6 +119,11 @@ public final class Solver {
             im[i] -= toRe[i] * k.im() + toIm[i] * k.re();
         }
         return new Solution(network, kept, re, im, couplingOf);
+    }
+
+    private Values kept(Values values) {
+        lastKept = lastKept == null ? values.copy() : values.kept(lastKept);
+        return lastKept;
     }
 
     /** The one branch in whose admittance two sets of values differ while the leaks are the same, or −1. */

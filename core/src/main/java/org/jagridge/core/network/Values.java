@@ -26,17 +26,32 @@ public final class Values {
         mRe = new double[network.couplings()];
     }
 
-    private Values(Values o) {
-        yRe = o.yRe.clone();
-        yIm = o.yIm.clone();
-        jRe = o.jRe.clone();
-        jIm = o.jIm.clone();
-        mRe = o.mRe.clone();
-        hash = o.hash;
+    private Values(double[] yRe, double[] yIm, double[] jRe, double[] jIm, double[] mRe, long hash) {
+        this.yRe = yRe;
+        this.yIm = yIm;
+        this.jRe = jRe;
+        this.jIm = jIm;
+        this.mRe = mRe;
+        this.hash = hash;
     }
 
     public Values copy() {
-        return new Values(this);
+        return new Values(yRe.clone(), yIm.clone(), jRe.clone(), jIm.clone(), mRe.clone(), hash);
+    }
+
+    /** A copy to be kept: what is the same in another kept one is there once only. Neither may be written any more. */
+    Values kept(Values other) {
+        return new Values(
+                kept(yRe, other.yRe),
+                kept(yIm, other.yIm),
+                kept(jRe, other.jRe),
+                kept(jIm, other.jIm),
+                kept(mRe, other.mRe),
+                hash);
+    }
+
+    private static double[] kept(double[] values, double[] other) {
+        return Arrays.equals(values, other) ? other : values.clone();
     }
 
     public void clear() {

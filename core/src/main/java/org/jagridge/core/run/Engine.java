@@ -85,13 +85,9 @@ public final class Engine {
      */
     public Configuration start(Map<String, Object> inputs, List<Fault> faults) {
         Machine machine = variant(faults).borrow();
-        try {
-            machine.reset(inputs, faults);
-            machine.comeToRest();
-            return machine.configuration();
-        } finally {
-            machine.variant.giveBack(machine);
-        }
+        machine.reset(inputs, faults);
+        machine.comeToRest();
+        return machine.done();
     }
 
     /**
@@ -103,20 +99,16 @@ public final class Engine {
      */
     public Configuration advance(Configuration from, Act act) {
         Machine machine = from.variant.borrow();
-        try {
-            machine.load(from);
-            if (act instanceof Act.Wait wait) {
-                Instant until = from.now.plus(wait.micros());
-                machine.runUntil(until);
-                machine.passTo(until);
-            } else {
-                machine = machine.apply(act instanceof Act.Together t ? t.acts() : List.of(act));
-                machine.settle();
-            }
-            return machine.configuration();
-        } finally {
-            machine.variant.giveBack(machine);
+        machine.load(from);
+        if (act instanceof Act.Wait wait) {
+            Instant until = from.now.plus(wait.micros());
+            machine.runUntil(until);
+            machine.passTo(until);
+        } else {
+            machine = machine.apply(act instanceof Act.Together t ? t.acts() : List.of(act));
+            machine.settle();
         }
+        return machine.done();
     }
 
     /**
@@ -139,21 +131,17 @@ public final class Engine {
     public Configuration follow(Configuration from, Scenario scenario, long micros) {
         Schedule schedule = Schedule.of(scenario);
         Machine machine = from.variant.borrow();
-        try {
-            machine.load(from);
-            while (true) {
-                Instant next = schedule.next(machine);
-                if (next.isNever() || next.micros() > micros) {
-                    machine.passTo(new Instant(micros));
-                    return machine.configuration();
-                }
-                machine.passTo(next);
-                List<Act> acts = schedule.at(next.micros());
-                machine = acts.isEmpty() ? machine : machine.apply(acts);
-                machine.settle();
+        machine.load(from);
+        while (true) {
+            Instant next = schedule.next(machine);
+            if (next.isNever() || next.micros() > micros) {
+                machine.passTo(new Instant(micros));
+                return machine.done();
             }
-        } finally {
-            machine.variant.giveBack(machine);
+            machine.passTo(next);
+            List<Act> acts = schedule.at(next.micros());
+            machine = acts.isEmpty() ? machine : machine.apply(acts);
+            machine.settle();
         }
     }
 
@@ -173,17 +161,14 @@ public final class Engine {
     /** The configuration after the next instant at which a part moves by itself; empty where none ever does. */
     public Optional<Configuration> next(Configuration from) {
         Machine machine = from.variant.borrow();
-        try {
-            machine.load(from);
-            Instant wake = machine.nextWake();
-            if (wake.isNever()) {
-                return Optional.empty();
-            }
-            machine.passTo(wake);
-            machine.settle();
-            return Optional.of(machine.configuration());
-        } finally {
-            machine.variant.giveBack(machine);
+        machine.load(from);
+        Instant wake = machine.nextWake();
+        if (wake.isNever()) {
+            machine.done();
+            return Optional.empty();
         }
+        machine.passTo(wake);
+        machine.settle();
+        return Optional.of(machine.done());
     }
 }

@@ -160,6 +160,16 @@ final class Machine {
     }
 
     /**
+     * Where it stands; from now on it is another's. Where something is thrown before, it is nobody's: what it has written
+     * and what it was about to write needn't agree any more.
+     */
+    Configuration done() {
+        Configuration there = configuration();
+        variant.giveBack(this);
+        return there;
+    }
+
+    /**
      * Goes on from where another machine of the same circuit stands, before a fault changed the wiring: parts that are
      * still there go on as they were.
      */

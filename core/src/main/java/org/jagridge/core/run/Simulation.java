@@ -59,14 +59,9 @@ public final class Simulation {
     }
 
     private Run run(Runnable beginning) {
-        try {
-            beginning.run();
-            goOn();
-        } finally {
-            if (machine != null) {
-                machine.variant.giveBack(machine);
-            }
-        }
+        beginning.run();
+        goOn();
+        machine.done();
         return new Run(engine.assembly().circuit(), scenario, schedule, teller);
     }
 

@@ -17,7 +17,7 @@ final class Variant {
         this.assembly = assembly;
     }
 
-    /** A machine that nobody else uses until it is given back. */
+    /** A machine that nobody else uses until it is {@link Machine#done}. */
     Machine borrow() {
         Machine known = idle.pollFirst();
         Machine machine = known != null ? known : new Machine(this);

@@ -2,6 +2,7 @@ package org.jagridge.core.trace;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -11,7 +12,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.jagridge.core.network.Solution;
-import org.jagridge.core.network.Solver;
 import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
@@ -48,6 +48,8 @@ public final class Why {
     private final Reach reach;
     /** What can be open, between the groups. */
     private final Ways opens;
+    /** By contact, what flows without it. */
+    private final Map<Branch, Solution> without = new HashMap<>();
 
     private Why(Frame frame, long now) {
         this.frame = frame;
@@ -194,23 +196,28 @@ public final class Why {
     /** The contacts and fuses of which any one, opened, would take its current. */
     private Set<String> stops(Branch load) {
         Set<String> stops = new LinkedHashSet<>();
-        Solver solver = assembly.network().solver();
         Solution ac = frame.ac();
         for (Branch b : assembly.branches()) {
             boolean passes = (b.role() == Role.CONTACT || b.role() == Role.PROTECTION)
                     && b.isDrawn()
                     && reach.isMade(b)
                     && ac.amps(b.index()).abs() >= FED;
-            if (passes) {
-                Values without = ac.values().copy();
-                without.admittance(b.index(), 0, 0);
-                double before = ac.amps(load.index()).abs();
-                if (before >= FED
-                        && solver.solveNear(ac, without).amps(load.index()).abs() < before / 2) {
-                    stops.add(b.title().replace('-', '–'));
-                }
+            double before = ac.amps(load.index()).abs();
+            if (passes
+                    && before >= FED
+                    && without.computeIfAbsent(b, this::without)
+                                    .amps(load.index())
+                                    .abs()
+                            < before / 2) {
+                stops.add(b.title().replace('-', '–'));
             }
         }
         return stops;
+    }
+
+    private Solution without(Branch contact) {
+        Values cut = frame.ac().values().copy();
+        cut.admittance(contact.index(), 0, 0);
+        return assembly.network().solver().solveNear(frame.ac(), cut);
     }
 }

@@ -11,8 +11,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jagridge.core.Circuits;
 import org.jagridge.core.GeneratedCircuits;
+import org.jagridge.core.budget.Budget;
+import org.jagridge.core.budget.OverBudgetException;
+import org.jagridge.core.budget.Parallel;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
@@ -281,6 +285,47 @@ public class EngineTest {
     }
 
     /** One engine serves many at once: each gets what it would get alone. */
+    /** Whoever gives up halfway, for want of time, leaves nothing behind that others would work with. */
+    @Test
+    public void whatIsGivenUpHalfwayLeavesNothingBehind() {
+        Circuit circuit = Circuits.demo("lab-bench");
+        List<Fault> faults = FaultList.faultsOf(circuit);
+        Map<String, Object> call = Map.of("TH.fan", "on");
+        Engine untouched = Engine.of(Assembly.of(circuit));
+        Engine engine = Engine.of(Assembly.of(circuit));
+        Configuration from = engine.start(call, List.of());
+        int givenUp = 0;
+        for (Fault fault : faults) {
+            for (int checks = 0; checks < 3; checks++) {
+                AtomicInteger left = new AtomicInteger(checks);
+                Budget budget = Budget.ofSeconds(1e9, () -> left.getAndDecrement() <= 0);
+                try {
+                    budget.run(() -> engine.advance(from, new Act.Begin(fault)));
+                } catch (OverBudgetException e) {
+                    givenUp++;
+                }
+            }
+        }
+        assertTrue(givenUp > faults.size() / 2, givenUp + " given up");
+        Configuration fromUntouched = untouched.start(call, List.of());
+        for (int round = 0; round < 3; round++) {
+            List<Configuration> after = Parallel.map(faults, f -> engine.advance(from, new Act.Begin(f)));
+            for (int i = 0; i < faults.size(); i++) {
+                Frame should = untouched
+                        .advance(fromUntouched, new Act.Begin(faults.get(i)))
+                        .frame();
+                assertEquals(
+                        after.get(i).frame().signals(),
+                        should.signals(),
+                        faults.get(i).words());
+                assertEquals(
+                        after.get(i).frame().ac().values(),
+                        should.ac().values(),
+                        faults.get(i).words());
+            }
+        }
+    }
+
     @Test
     public void severalThreadsAtOneEngineDisturbNobody() {
         Circuit circuit = Circuits.demo("lab-bench");

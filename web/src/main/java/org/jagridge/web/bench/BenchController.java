@@ -93,6 +93,13 @@ class BenchController {
         return Facts.of(state, new LiveState(state.frame()));
     }
 
+    /** Why each load is on or off, as a list for the page: worked out only for who asks. */
+    @GetMapping("/bench/{id}/why")
+    String why(@PathVariable long id, @RequestParam long s, @RequestParam double t, Model model) {
+        model.addAttribute("why", WhyView.of(service.state(id, s, Time.micros(t))));
+        return "bench/why";
+    }
+
     /** What the meter's reading proves, as plain text: it comes after the number. */
     @GetMapping(path = "/bench/{id}/says", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
     @ResponseBody

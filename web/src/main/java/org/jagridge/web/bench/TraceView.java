@@ -24,8 +24,6 @@ record TraceView(
         String start,
         String rest,
         long nextGapMillis,
-        List<String> off,
-        List<String> on,
         String nothingMoved,
         List<String> problems) {
 
@@ -53,7 +51,6 @@ record TraceView(
 
     static TraceView of(BenchState state) {
         Run run = state.run();
-        Why why = Why.at(run, state.micros());
         Narrator narrator = new Narrator(run.circuit());
         List<Row> rows = new ArrayList<>();
         List<Event> events = run.events();
@@ -97,9 +94,7 @@ record TraceView(
                 state.url(0),
                 run.restAt() > state.micros() ? state.url(run.restAt()) : null,
                 after == null ? 0 : (after - state.micros()) / 1000,
-                why.off().stream().map(Why.Reason::toString).toList(),
-                why.on().stream().map(Why.Reason::toString).toList(),
-                nothingMoved(state, why),
+                nothingMoved(state),
                 run.problems().stream().map(RunProblem::message).toList());
     }
 
@@ -119,7 +114,7 @@ record TraceView(
     }
 
     /** Why the last act of hands, shown at its instant, moved nothing; null where something moved, or will. */
-    private static String nothingMoved(BenchState state, Why why) {
+    private static String nothingMoved(BenchState state) {
         List<Action> actions = state.actions();
         if (actions.isEmpty()) {
             return null;
@@ -138,6 +133,7 @@ record TraceView(
                 .orElse(null);
         return part == null
                 ? null
-                : "Nothing moves. " + part + ": " + why.quiet(part).orElse("no part changes its state for it.");
+                : "Nothing moves. " + part + ": "
+                        + Why.at(run, state.micros()).quiet(part).orElse("no part changes its state for it.");
     }
 }
