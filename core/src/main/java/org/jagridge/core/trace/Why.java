@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.network.Values;
 import org.jagridge.core.part.Assembly;
@@ -133,7 +134,9 @@ public final class Why {
             return Optional.empty();
         }
         int start = reach.groupOf(aDead ? load.nodeA() : load.nodeB());
-        Optional<List<Branch>> way = opens.way(start, g -> g != start && isHot(g), c -> true);
+        // a contact of its own only holds it once something else has brought it on
+        Optional<List<Branch>> way =
+                wayToFeed(start, c -> !c.owner().equals(load.owner())).or(() -> wayToFeed(start, c -> true));
         if (way.isEmpty()) {
             return deadSupply(start, seen);
         }
@@ -141,6 +144,10 @@ public final class Why {
         List<Branch> fromFeed = new ArrayList<>(way.get());
         Collections.reverse(fromFeed);
         return Optional.of(whyOpen(fromFeed.get(0), seen));
+    }
+
+    private Optional<List<Branch>> wayToFeed(int start, Predicate<Branch> through) {
+        return opens.way(start, g -> g != start && isHot(g), through);
     }
 
     private boolean isHot(int group) {

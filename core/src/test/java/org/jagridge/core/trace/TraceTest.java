@@ -115,6 +115,8 @@ public class TraceTest {
         assertEquals(
                 why(Why.at(run, 5_000_000).off(), "K5"),
                 "is off: K1 21–24 is open, for TH R–G is open: no call: its mode is off");
+        // not by the contact of its own that would hold it once it is in
+        assertEquals(why(Why.at(run, 5_000_000).off(), "K4"), "is off: PB1 1–2 is open");
         Run calls = Simulation.run(
                 demo("lab-bench"),
                 during(10)
