@@ -30,11 +30,12 @@ record VoltsView(
 
     record Row(String terminal, List<Cell> cells) {}
 
-    /** The table as lines of a file: for each instant the volts to common and across. */
+    /** The table as lines of a file: for each instant the volts to common and across; a head alone where no supply reaches the load. */
     List<List<String>> lines() {
         List<List<String>> lines = new ArrayList<>();
         List<String> head = new ArrayList<>(List.of("terminal"));
-        heads.forEach(h -> {
+        List<Head> instants = poles.isEmpty() ? List.of() : heads;
+        instants.forEach(h -> {
             String when = (h.time() + " " + h.title()).strip();
             head.add(when + ": V to " + poles.get(1));
             head.add(when + ": V from " + poles.get(0));

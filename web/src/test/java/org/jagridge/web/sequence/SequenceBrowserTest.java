@@ -181,6 +181,10 @@ public class SequenceBrowserTest extends BrowserTest {
                 get("/circuits/lab-bench/volts.csv?run=TH-fan&load=K1:A1-A2").body();
         assertTrue(csv.startsWith("\uFEFFterminal,before the call: V to T1.X2,"), csv);
         assertTrue(csv.lines().anyMatch(l -> l.startsWith("TH.G,0.0")), csv);
+        String slug = copy("lab-bench", "A wire less");
+        submit("/circuits/" + slug + "/edit/remove-wire", "base", "1", "old", "w14");
+        HttpResponse<String> none = get("/circuits/" + slug + "/volts.csv?run=TH-fan&load=K1:A1-A2");
+        assertEquals(none.statusCode() + none.body().strip(), "200\uFEFFterminal");
     }
 
     @Test
