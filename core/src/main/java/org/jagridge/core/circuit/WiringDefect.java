@@ -132,6 +132,11 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
+        public String words() {
+            return wire + " landed on " + at + " by its " + END.get(end) + " end";
+        }
+
+        @Override
         public Landed renamed(Rename names) {
             return new Landed(names.wire(wire), end, names.terminal(at));
         }
@@ -254,6 +259,11 @@ public sealed interface WiringDefect extends Defect {
         }
 
         @Override
+        public String words() {
+            return one + " and " + other + " changed over at their " + END.get(end) + " ends";
+        }
+
+        @Override
         public Swapped renamed(Rename names) {
             return new Swapped(names.wire(one), names.wire(other), end);
         }
@@ -362,6 +372,9 @@ public sealed interface WiringDefect extends Defect {
                     .orElse(clip);
         }
     }
+
+    /** The ends of a conductor in words, as it is drawn from and to. */
+    List<String> END = List.of("first", "second");
 
     private static int endAt(Wire wire, Terminal terminal) {
         return wire.from().equals(terminal) ? 0 : 1;

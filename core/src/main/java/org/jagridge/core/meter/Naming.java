@@ -54,12 +54,6 @@ final class Naming {
         if (f.defect() instanceof PartDefect.ContactResistive r) {
             return r.part() + " " + r.contact() + " worn, about " + Math.round(r.ohms()) + " Ω";
         }
-        if (f.defect() instanceof WiringDefect.Landed l) {
-            return l.wire() + " landed on " + l.at();
-        }
-        if (f.defect() instanceof WiringDefect.Swapped s) {
-            return s.one() + " and " + s.other() + " changed over";
-        }
         return f.kind() == FaultKind.WIRE_OPEN
                 ? f.wire() + " open"
                 : f.kind() == FaultKind.WIRE_EARTHED ? f.wire() + " touching earth" : f.words();

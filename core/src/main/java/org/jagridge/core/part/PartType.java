@@ -109,6 +109,9 @@ public abstract class PartType implements PartDeclaration {
         /** What one of its inputs is set to. */
         Object input(String name);
 
+        /** What it shows itself to be, like {@code blank}. */
+        String signal();
+
         /** The temperature of another part, where it has one. */
         OptionalDouble celsius(String part);
 
@@ -122,8 +125,12 @@ public abstract class PartType implements PartDeclaration {
         }
     }
 
-    /** Why a control calls for nothing as it is set and as warm as it is; empty where it calls, or is no control. */
-    public Optional<String> whyQuiet(Part part, Params params, Seen seen) {
+    /**
+     * Why a control calls for nothing as it is set and as warm as it is; empty where it calls, or is no control.
+     *
+     * @param output the terminal that is asked about, or null for any
+     */
+    public Optional<String> whyQuiet(Part part, Params params, String output, Seen seen) {
         return Optional.empty();
     }
 

@@ -101,7 +101,11 @@ public final class Why {
 
     /** Why a control calls for nothing; empty for what is no control, or calls. */
     public Optional<String> quiet(String part) {
-        return assembly.member(part).flatMap(m -> m.type().whyQuiet(m.part(), m.params(), new Eyes(m)));
+        return quiet(part, null);
+    }
+
+    private Optional<String> quiet(String part, String output) {
+        return assembly.member(part).flatMap(m -> m.type().whyQuiet(m.part(), m.params(), output, new Eyes(m)));
     }
 
     private static boolean isWorker(Branch b) {
@@ -119,6 +123,11 @@ public final class Why {
         @Override
         public Object input(String name) {
             return frame.inputs().get(member.part().id() + "." + name);
+        }
+
+        @Override
+        public String signal() {
+            return frame.signals().get(member.part().id());
         }
 
         @Override
@@ -186,7 +195,8 @@ public final class Why {
         }
         Assembly.Member owner = assembly.member(open.owner()).orElseThrow();
         String own = frame.waitsFor(owner, now);
-        Optional<String> quiet = quiet(open.owner());
+        Optional<String> quiet =
+                quiet(open.owner(), open.b() == null ? null : open.b().name());
         if (own != null || quiet.isPresent()) {
             return is + ": " + (own != null ? own : quiet.orElseThrow());
         }

@@ -140,6 +140,8 @@ public class DefectTest {
         assertEquals(new WiringDefect.WireResistive("w9", 0.25).words(), "wire resistive w9 0.25 Ω");
         assertEquals(
                 new Fault(FaultKind.SWAPPED, Map.of("wires", List.of("w1", "w2"), "end", 1), 5.0, null).words(),
-                "swapped w1 to w2 1");
+                "w1 and w2 changed over at their second ends");
+        assertEquals(
+                new WiringDefect.Landed("w7", 0, Terminal.parse("TH.E")).words(), "w7 landed on TH.E by its first end");
     }
 }

@@ -89,14 +89,14 @@ public class OhmsSentencesTest {
                     part(FaultKind.COIL_SHORTED, "K"),
                     "0.100 Ω",
                     "0.100 Ω between K.A1 and K.A2. It is a dead short, inside or beside it. A sound circuit shows 52.4 Ω here."
-                            + " It is one of: coil shorted K; load shorted LP; w7 landed on LP.2 (of the single faults tried)."),
+                            + " It is one of: coil shorted K; load shorted LP; w7 landed on LP.2 by its second end (of the single faults tried)."),
             ohms(
                     "LP.1",
                     "LP.2",
                     part(FaultKind.LOAD_SHORTED, "LP"),
                     "0.100 Ω",
                     "0.100 Ω between LP.1 and LP.2. It is a dead short, inside or beside it. A sound circuit shows 52.4 Ω here."
-                            + " It is one of: coil shorted K; load shorted LP; w5 landed on K.A2 (of the single faults tried)."),
+                            + " It is one of: coil shorted K; load shorted LP; w5 landed on K.A2 by its second end (of the single faults tried)."),
             ohms(
                     "K.A1",
                     "K.A1",

@@ -102,7 +102,7 @@ final class RoomSwitch extends PartType {
     }
 
     @Override
-    public Optional<String> whyQuiet(Part part, Params params, Seen seen) {
+    public Optional<String> whyQuiet(Part part, Params params, String output, Seen seen) {
         double room = seen.room(params);
         double d = params.number("differentialK");
         boolean cools = params.is("direction", "cool");

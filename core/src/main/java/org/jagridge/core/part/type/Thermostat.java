@@ -173,28 +173,38 @@ final class Thermostat extends PartType {
     }
 
     @Override
-    public Optional<String> whyQuiet(Part part, Params params, Seen seen) {
+    public Optional<String> whyQuiet(Part part, Params params, String output, Seen seen) {
         String mode = String.valueOf(seen.input("mode"));
-        double room = seen.room(params);
-        double d = params.number("differentialK");
-        double heats = seen.number("heatSetCelsius") - d;
-        double cools = seen.number("coolSetCelsius") + d;
-        boolean heating = room > heats && (mode.equals("heat") || mode.equals("emergency"));
-        boolean cooling = room < cools && mode.equals("cool");
         if (Boolean.TRUE.equals(seen.input("pulled"))) {
             return Optional.of("it is pulled off its sub-base");
+        }
+        if (BLANK.equals(seen.signal()) || Burnable.BURNT.equals(seen.signal())) {
+            return Optional.of("it is " + seen.signal());
         }
         if (mode.equals("off")) {
             return Optional.of("no call: its mode is off");
         }
-        String is = "no call: the room is %.1f °C, ".formatted(room);
-        if (heating || cooling) {
-            return Optional.of(
-                    is + (heating ? "heating" : "cooling") + " starts at %.1f °C".formatted(heating ? heats : cools));
+        Set<ThermostatLogic.Way> ways = new ThermostatLogic(params, List.of()).waysOf(output, mode);
+        if (ways.isEmpty()) {
+            return Optional.of("no call for " + output + ": its mode is " + mode);
         }
-        return mode.equals("auto") && room > heats && room < cools
-                ? Optional.of(is + "heating starts at %.1f °C, cooling at %.1f °C".formatted(heats, cools))
-                : Optional.empty();
+        double room = seen.room(params);
+        double d = params.number("differentialK");
+        double heats = seen.number("heatSetCelsius") - d;
+        double cools = seen.number("coolSetCelsius") + d;
+        boolean heat = ways.contains(ThermostatLogic.Way.HEAT) || ways.contains(ThermostatLogic.Way.EMERGENCY);
+        boolean cool = ways.contains(ThermostatLogic.Way.COOL);
+        if ((heat && room <= heats) || (cool && room >= cools)) {
+            return Optional.empty();
+        }
+        List<String> starts = new ArrayList<>();
+        if (heat) {
+            starts.add("heating starts at %.1f °C".formatted(heats));
+        }
+        if (cool) {
+            starts.add((heat ? "cooling at %.1f °C" : "cooling starts at %.1f °C").formatted(cools));
+        }
+        return Optional.of("no call: the room is %.1f °C, ".formatted(room) + String.join(", ", starts));
     }
 
     private static Call call(

@@ -1,5 +1,6 @@
 package org.jagridge.core.part.type;
 
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -276,6 +277,47 @@ final class ThermostatLogic {
             out.add("G");
         }
         return out;
+    }
+
+    /**
+     * The ways of a mode on which an output comes on, early or late in the call, by compressor or burner.
+     *
+     * @param output or null for all ways of the mode
+     */
+    Set<Way> waysOf(String output, String mode) {
+        Set<Way> ways = EnumSet.noneOf(Way.class);
+        for (Way way : ofMode(mode)) {
+            if (output == null || everOn(way, mode).contains(output)) {
+                ways.add(way);
+            }
+        }
+        return ways;
+    }
+
+    private static List<Way> ofMode(String mode) {
+        return switch (mode) {
+            case "heat" -> List.of(Way.HEAT);
+            case "cool" -> List.of(Way.COOL);
+            case "emergency" -> List.of(Way.EMERGENCY);
+            case "auto" -> List.of(Way.HEAT, Way.COOL);
+            default -> List.of();
+        };
+    }
+
+    private Set<String> everOn(Way way, String mode) {
+        Set<String> on = new HashSet<>();
+        for (boolean burner : kind.equals("dual-fuel") && way == Way.HEAT ? List.of(false, true) : List.of(false)) {
+            boolean compressor = way == Way.COOL || (way == Way.HEAT && !kind.equals("conventional") && !burner);
+            Way season = way == Way.COOL ? way : Way.HEAT;
+            Call call = new Call(way, NEVER, true, compressor, NEVER, season, false, NEVER, burner);
+            on.addAll(outputs(call, mode, burner, true, false));
+            on.addAll(outputs(call, mode, burner, true, defrost != null));
+        }
+        if (on.contains("Y") || on.contains("G")) {
+            // what shares one conductor
+            on.add("SH");
+        }
+        return on;
     }
 
     private Instant wakeFor(Call call, boolean wantsCompressor, Moment m, String mode, Reading r) {
