@@ -20,6 +20,9 @@ import java.util.stream.Collectors;
  * that exists, every parameter fits its declaration.
  */
 public final class Circuit {
+    /** Ends the keys of a layout under which a drawing keeps by itself where it has put things. */
+    public static final String ITSELF = " itself";
+
     private final String name;
     private final String notes;
     private final List<Place> places;
@@ -91,6 +94,13 @@ public final class Circuit {
     /** What the screens keep about positions; no meaning for the circuit. */
     public Map<String, Object> layout() {
         return layout;
+    }
+
+    /** Of the layout, what hands have arranged: all but what a drawing keeps by itself, under keys with {@link #ITSELF}. */
+    public Map<String, Object> arrangement() {
+        Map<String, Object> byHand = new LinkedHashMap<>(layout);
+        byHand.keySet().removeIf(key -> key.endsWith(ITSELF));
+        return byHand;
     }
 
     public Optional<Part> part(String id) {

@@ -3,7 +3,10 @@ package org.jagridge.core.drawing;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.drawing.Placement.Block;
 import org.jagridge.core.drawing.Placement.Frame;
 import org.jagridge.core.part.Assembly;
@@ -43,6 +46,36 @@ public final class Arrangement {
                     crowded.get() + "; leave " + Placement.APART * STEP + " pixels for wires");
         }
         return KeptPlacement.layout(circuit, then);
+    }
+
+    /**
+     * The layout of a circuit after an edit, so that nothing moves that wasn't touched: while only wires change, each box
+     * stays where it was drawn, also where no hand has put it. With other parts, or mostly new wires, it is arranged anew,
+     * unless a hand has arranged it.
+     *
+     * @param before with its drawing as it was
+     */
+    public static Map<String, Object> steady(Assembly before, Circuit after) {
+        Circuit was = before.circuit();
+        if (KeptPlacement.isByHand(after)) {
+            return after.layout();
+        }
+        Set<String> old = was.wires().stream().map(Wire::id).collect(Collectors.toSet());
+        long stay = after.wires().stream().map(Wire::id).filter(old::contains).count();
+        boolean steady = stay > 0 && 2 * stay >= after.wires().size();
+        if (KeptPlacement.isKept(after)) {
+            return steady && KeptPlacement.parts(after).equals(drawn(after)) ? after.layout() : without(after);
+        }
+        boolean onlyWires = drawn(was).equals(drawn(after)) && !was.wires().equals(after.wires());
+        return steady && onlyWires && !KeptPlacement.isKept(was)
+                ? KeptPlacement.ofItself(after, ConnectionLayout.placement(before))
+                : after.layout();
+    }
+
+    private static Set<String> drawn(Circuit circuit) {
+        return Placement.items(circuit).keySet().stream()
+                .filter(id -> circuit.part(id).isPresent())
+                .collect(Collectors.toSet());
     }
 
     /** The layout without what hands have moved. */

@@ -23,7 +23,7 @@ import org.jagridge.core.drawing.Placement.Block;
 import org.jagridge.core.drawing.Placement.Frame;
 import org.jagridge.core.part.Assembly;
 
-/** Lays out the connection diagram: boxes as they are kept or by {@link RowPlacement}, wires by {@link WireLayout}. */
+/** Lays out the connection diagram: boxes as they are kept or {@link Chosen chosen}, wires by {@link WireLayout}. */
 public final class ConnectionLayout {
     /** If the wires don't fit, there is this much more room at the next attempt. */
     private static final double STRETCH = 1.35;
@@ -58,21 +58,25 @@ public final class ConnectionLayout {
     }
 
     private Connection layout() {
-        Placement placement = placement(assembly);
+        Optional<Placement> kept = KeptPlacement.of(circuit);
+        Chosen chosen = kept.isPresent() ? null : Chosen.of(assembly);
+        Placement placement = kept.orElseGet(() -> chosen.placement());
+        Optional<WireLayout.Ways> ways = chosen == null ? WireLayout.of(circuit, placement) : chosen.wires();
         for (int i = 0; i < MOST_STRETCHES; i++) {
-            Optional<Map<String, List<int[]>>> routes = WireLayout.of(circuit, placement);
-            if (routes.isPresent()) {
-                return draw(placement, routes.get());
+            if (ways.isPresent()) {
+                return draw(placement, ways.get().points());
             }
             Placement wider = placement.stretched(STRETCH);
             placement = new Placement(Placement.framesAround(circuit, wider.frames(), wider.blocks()), wider.blocks())
                     .apart();
+            ways = WireLayout.of(circuit, placement);
         }
         return draw(placement, WireLayout.onOthers(circuit, placement));
     }
 
     static Placement placement(Assembly assembly) {
-        return KeptPlacement.of(assembly.circuit()).orElseGet(() -> RowPlacement.of(assembly));
+        return KeptPlacement.of(assembly.circuit())
+                .orElseGet(() -> Chosen.of(assembly).placement());
     }
 
     /** From lattice steps to pixels, cut to what is used. */

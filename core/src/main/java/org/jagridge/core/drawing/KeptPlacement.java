@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.drawing.Placement.Block;
 import org.jagridge.core.drawing.Placement.Frame;
@@ -18,13 +20,14 @@ import org.jagridge.core.drawing.Placement.Item;
  */
 final class KeptPlacement {
     private static final String KEY = "connection";
+    private static final String KEY_ITSELF = KEY + Circuit.ITSELF;
     private static final int FAR = 2000;
 
     private KeptPlacement() {}
 
     /** The kept arrangement, or empty where none is kept. */
     static Optional<Placement> of(Circuit circuit) {
-        Map<?, ?> kept = map(circuit.layout().get(KEY));
+        Map<?, ?> kept = kept(circuit);
         Map<?, ?> parts = map(kept.get("parts"));
         if (parts.isEmpty()) {
             return Optional.empty();
@@ -142,14 +145,44 @@ final class KeptPlacement {
         Map<String, Object> parts = new LinkedHashMap<>();
         placement.blocks().forEach((id, b) -> parts.put(id, Map.of("at", List.of(b.x(), b.y()))));
         Map<String, Object> layout = new LinkedHashMap<>(circuit.layout());
+        layout.remove(KEY_ITSELF);
         layout.put(KEY, Map.of("places", places, "parts", parts));
         return layout;
+    }
+
+    /** The same, kept by the drawing itself and not by a hand. */
+    static Map<String, Object> ofItself(Circuit circuit, Placement placement) {
+        Map<String, Object> layout = layout(circuit, placement);
+        layout.put(KEY_ITSELF, layout.remove(KEY));
+        return layout;
+    }
+
+    static boolean isKept(Circuit circuit) {
+        return isByHand(circuit) || circuit.layout().containsKey(KEY_ITSELF);
+    }
+
+    private static Map<?, ?> kept(Circuit circuit) {
+        return map(circuit.layout().get(isByHand(circuit) ? KEY : KEY_ITSELF));
+    }
+
+    /** The ids of the parts whose places are kept. */
+    static Set<String> parts(Circuit circuit) {
+        return map(kept(circuit).get("parts")).keySet().stream()
+                .map(Object::toString)
+                .filter(id -> circuit.part(id).isPresent())
+                .collect(Collectors.toSet());
+    }
+
+    /** Whether a hand has moved something, so that the arrangement stays whatever becomes of the circuit. */
+    static boolean isByHand(Circuit circuit) {
+        return circuit.layout().containsKey(KEY);
     }
 
     /** The layout without an arrangement. */
     static Map<String, Object> layoutWithout(Circuit circuit) {
         Map<String, Object> layout = new LinkedHashMap<>(circuit.layout());
         layout.remove(KEY);
+        layout.remove(KEY_ITSELF);
         return layout;
     }
 

@@ -8,9 +8,12 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Part;
@@ -27,8 +30,7 @@ import org.jagridge.core.part.Trait;
 /**
  * Places the boxes of a connection diagram in rows, as devices are mounted: in each place the supply with its transformer
  * and fuses on top, under it bands of controls, relays and boards, loads, each in the order of their ids, and the strips
- * and joints last. Bands and places wrap at about the proportions of a pane. No wire has a say in it, so that a wire more
- * moves nothing.
+ * and joints last. Bands and places wrap at about the proportions of a pane. No wire has a say in it.
  */
 final class RowPlacement {
     /** What a drawing's width is to its height in a pane. */
@@ -67,7 +69,37 @@ final class RowPlacement {
     }
 
     static Placement of(Assembly assembly) {
-        return new RowPlacement(assembly).place();
+        RowPlacement rows = new RowPlacement(assembly);
+        return rows.placed(rows::rows);
+    }
+
+    /** The same rows after boxes have been moved in them: places no larger than they have to be. */
+    static Placement drawnIn(Assembly assembly, Placement moved) {
+        RowPlacement rows = new RowPlacement(assembly);
+        return rows.placed(place -> rows.rowsAsMoved(place, moved));
+    }
+
+    private Rows rowsAsMoved(Place place, Placement moved) {
+        Map<Integer, List<Block>> byHeight = moved.blocks().values().stream()
+                .filter(b -> b.place().equals(place.id()))
+                .sorted(Comparator.comparingInt(Block::x))
+                .collect(Collectors.groupingBy(Block::y, TreeMap::new, Collectors.toList()));
+        int left =
+                byHeight.values().stream().mapToInt(row -> row.get(0).x()).min().orElse(0);
+        return sized(byHeight.values().stream()
+                .map(row -> new Row(
+                        row.stream().map(b -> items.get(b.id())).toList(),
+                        row.stream().map(b -> b.x() - left).toList()))
+                .toList());
+    }
+
+    /** The ids of what stands in the rows of supplies. */
+    static Set<String> supplies(Assembly assembly) {
+        RowPlacement rows = new RowPlacement(assembly);
+        return rows.items.values().stream()
+                .filter(i -> rows.rank(i) == Rank.SUPPLY)
+                .map(Item::id)
+                .collect(Collectors.toSet());
     }
 
     // ---- ranks and order
@@ -164,6 +196,19 @@ final class RowPlacement {
         return best;
     }
 
+    /** How far an arrangement is from the proportions of a pane; 0 for not at all. */
+    static double misfit(Placement p) {
+        int width = p.frames().values().stream()
+                .mapToInt(f -> f.x() + f.width())
+                .max()
+                .orElse(1);
+        int height = p.frames().values().stream()
+                .mapToInt(f -> f.y() + f.height())
+                .max()
+                .orElse(1);
+        return misfit(width, height);
+    }
+
     private static double misfit(int width, int height) {
         return Math.abs(Math.log(width / (PANE * height)));
     }
@@ -206,6 +251,10 @@ final class RowPlacement {
         }
         rows.addAll(rowsOf(band, wide));
         rows.addAll(broken(ranks.getOrDefault(Rank.JOINT, List.of()), wide));
+        return sized(rows);
+    }
+
+    private static Rows sized(List<Row> rows) {
         int width = rows.stream().mapToInt(Row::width).max().orElse(1) + 2 * Placement.PADDING;
         int height = Placement.TITLE + 2 * Placement.PADDING;
         for (int i = 0; i < rows.size(); i++) {
@@ -267,9 +316,9 @@ final class RowPlacement {
 
     // ---- places
 
-    private Placement place() {
+    private Placement placed(Function<Place, Rows> rowsOf) {
         Map<String, Rows> rows = new LinkedHashMap<>();
-        circuit.places().forEach(p -> rows.put(p.id(), rows(p)));
+        circuit.places().forEach(p -> rows.put(p.id(), rowsOf.apply(p)));
         int thickest = circuit.cables().stream()
                 .filter(c -> !c.from().equals(c.to()))
                 .mapToInt(this::cores)

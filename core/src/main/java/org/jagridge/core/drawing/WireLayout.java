@@ -94,9 +94,15 @@ final class WireLayout {
     }
 
     /**
-     * The lattice points of each wire by its id; empty where the wires don't fit between the boxes.
+     * @param points the lattice points of each wire by its id
+     * @param crossings how often wires of two nets cross, the cores of a cable as one
+     * @param apart how many cables have cores that go their own ways
+     * @param steps of how much work it was to find them
      */
-    static Optional<Map<String, List<int[]>>> of(Circuit circuit, Placement placement) {
+    record Ways(Map<String, List<int[]>> points, int crossings, int apart, int steps) {}
+
+    /** The ways of all wires; empty where they don't fit between the boxes. */
+    static Optional<Ways> of(Circuit circuit, Placement placement) {
         return bundled(circuit, placement).ways();
     }
 
@@ -140,8 +146,41 @@ final class WireLayout {
         return layout.joined(new WireRouter(layout.lattice).routeOnOthers(layout.allJobs()));
     }
 
-    private Optional<Map<String, List<int[]>>> ways() {
-        return new WireRouter(lattice).route(allJobs()).map(this::joined);
+    private Optional<Ways> ways() {
+        WireRouter router = new WireRouter(lattice);
+        return router.route(allJobs()).map(paths -> new Ways(joined(paths), crossings(), apart(), router.steps()));
+    }
+
+    private int apart() {
+        return (int) circuit.wires().stream()
+                .filter(w -> w.cable() != null && !bundled.containsKey(w.id()))
+                .filter(w -> !placeOf(w.from()).equals(placeOf(w.to())))
+                .map(Wire::cable)
+                .distinct()
+                .count();
+    }
+
+    private int crossings() {
+        Map<Integer, String> netOf = new HashMap<>();
+        strands.forEach((key, strand) -> netOf.put(strand, key.split(" ", 2)[0]));
+        int crossings = 0;
+        for (int p = 0; p < lattice.blocked.length; p++) {
+            int level = lattice.strand[2 * p + Lattice.HORIZONTAL];
+            int upright = lattice.strand[2 * p + Lattice.VERTICAL];
+            boolean crosses = level != 0
+                    && upright != 0
+                    && !netOf.get(level).equals(netOf.get(upright))
+                    && !isOfTheCableBefore(p, lattice.width, Lattice.HORIZONTAL)
+                    && !isOfTheCableBefore(p, 1, Lattice.VERTICAL);
+            crossings += crosses ? 1 : 0;
+        }
+        return crossings;
+    }
+
+    /** Whether a point has a core that lies beside another of its cable, which was counted before. */
+    private boolean isOfTheCableBefore(int p, int back, int orientation) {
+        int cable = lattice.cable[2 * p + orientation];
+        return cable != 0 && p >= back && lattice.cable[2 * (p - back) + orientation] == cable;
     }
 
     private List<WireRouter.Job> allJobs() {

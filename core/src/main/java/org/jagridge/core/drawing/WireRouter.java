@@ -49,7 +49,7 @@ final class WireRouter {
     /** A step in a place that neither end is in, and one outside of the place that both are in: a wire stays in its panel. */
     private static final int FOREIGN_PLACE = 7;
 
-    private static final int OUTSIDE_ITS_PLACE = 250;
+    private static final int OUTSIDE_ITS_PLACE = 400;
     /** A step beside a core of the same cable, and what that crosses: cores keep together. */
     private static final int BESIDE_ITS_CABLE = 7;
 
@@ -148,6 +148,11 @@ final class WireRouter {
             order.forEach(this::again);
         }
         return Optional.of(paths);
+    }
+
+    /** How many points were looked at until now. */
+    int steps() {
+        return polled;
     }
 
     /**

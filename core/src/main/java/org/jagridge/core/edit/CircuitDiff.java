@@ -50,7 +50,7 @@ public final class CircuitDiff {
         if (!before.rules().equals(after.rules())) {
             d.lines.add(new Line(Kind.CHANGED, "", "the rules"));
         }
-        if (!before.layout().equals(after.layout())) {
+        if (!before.arrangement().equals(after.arrangement())) {
             d.lines.add(new Line(Kind.CHANGED, "", "how the drawing is arranged"));
         }
         return List.copyOf(d.lines);

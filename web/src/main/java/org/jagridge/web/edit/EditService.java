@@ -6,12 +6,14 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.drawing.Arrangement;
 import org.jagridge.core.edit.CircuitDiff;
 import org.jagridge.core.edit.Edit;
 import org.jagridge.core.edit.Edits;
 import org.jagridge.core.format.CircuitReader;
 import org.jagridge.core.format.CircuitWriter;
 import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.part.Assembly;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Revision;
 import org.jagridge.web.circuits.CircuitRepository.Row;
@@ -74,12 +76,23 @@ public class EditService {
         if (row.revision() != base) {
             throw stale(row, base);
         }
-        Circuit before = store.revision(row.revisionId()).circuit();
+        CircuitStore.Drawn drawn = store.revision(row.revisionId());
+        Circuit before = drawn.circuit();
         Edit edit = change.apply(before);
-        Circuit after = edit.applyTo(before);
-        if (!after.equals(before) && !CircuitDiff.between(before, after).isEmpty()) {
+        Circuit after = steady(drawn.assembly(), edit.applyTo(before));
+        boolean arranged = !after.layout().equals(before.layout());
+        if (arranged || !CircuitDiff.between(before, after).isEmpty()) {
             store(row, null, content(row).content(), after, edit.words());
         }
+    }
+
+    /** With its boxes where they were drawn. */
+    private static Circuit steady(Assembly before, Circuit after) {
+        Circuit.Builder b = after.toBuilder();
+        Map<String, Object> layout = Arrangement.steady(before, after);
+        b.layout().clear();
+        b.layout().putAll(layout);
+        return b.build();
     }
 
     private StaleException stale(Row row, int base) {

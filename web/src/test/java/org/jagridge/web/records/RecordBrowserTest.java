@@ -91,7 +91,8 @@ public class RecordBrowserTest extends BrowserTest {
         page().locator("text=Test cable TC").click();
         assertThat(page().locator(".verdict")).hasText("A sound cable.");
         assertThat(page().locator(".cable-lines tbody tr").first()).containsText("0.261 Ω");
-        page().locator("#fault").selectOption(new SelectOption().setLabel("w11 and w12 changed over at their second ends"));
+        page().locator("#fault")
+                .selectOption(new SelectOption().setLabel("w11 and w12 changed over at their second ends"));
         page().locator(".told-form button[type='submit']").click();
         assertThat(page().locator(".verdict")).containsText("The far green is the near yellow");
         assertThat(page().locator("tr.first-wrong").first()).containsText("OL");

@@ -1,0 +1,72 @@
+package org.jagridge.core.drawing;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jagridge.core.budget.Parallel;
+import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.drawing.Nearer.Weights;
+import org.jagridge.core.part.Assembly;
+
+/**
+ * How a connection diagram is arranged that no hand has arranged: in rows, or, where there are few enough wires to try,
+ * with what is wired together nearer to each other; that one whose wires cross least, by the proportions of a pane.
+ *
+ * @param wires their ways; empty where they don't fit
+ */
+record Chosen(Placement placement, Optional<WireLayout.Ways> wires) {
+    private static final int FEW_WIRES = 100;
+    /** Where finding the ways was more work than that, it isn't done once more for each weighing. */
+    private static final int LITTLE_WORK = 1_000_000;
+
+    /** So many matter less than a good shape. */
+    private static final int FEW_CROSSINGS = 5;
+
+    private static final List<Weights> WEIGHTS = List.of(
+            new Weights(2, 0),
+            new Weights(1, 12),
+            new Weights(1, 0),
+            new Weights(0.5, 12),
+            new Weights(3, 0),
+            new Weights(1, 30));
+
+    static Chosen of(Assembly assembly) {
+        return assembly.kept(Chosen.class, Chosen::made);
+    }
+
+    private static Chosen made(Assembly assembly) {
+        Circuit circuit = assembly.circuit();
+        Placement rows = RowPlacement.of(assembly);
+        Chosen inRows = wired(circuit, rows);
+        boolean tries = circuit.wires().size() <= FEW_WIRES && inRows.steps() <= LITTLE_WORK;
+        if (!tries) {
+            return inRows;
+        }
+        Set<String> supplies = RowPlacement.supplies(assembly);
+        List<Chosen> nearer = Parallel.map(
+                WEIGHTS, w -> wired(circuit, RowPlacement.drawnIn(assembly, Nearer.of(circuit, rows, supplies, w))));
+        return Stream.concat(Stream.of(inRows), nearer.stream())
+                .min(Comparator.comparingInt(Chosen::apart).thenComparingDouble(Chosen::cost))
+                .orElseThrow();
+    }
+
+    private static Chosen wired(Circuit circuit, Placement placement) {
+        return new Chosen(placement, WireLayout.of(circuit, placement));
+    }
+
+    private int steps() {
+        return wires.map(WireLayout.Ways::steps).orElse(Integer.MAX_VALUE);
+    }
+
+    private int apart() {
+        return wires.map(WireLayout.Ways::apart).orElse(Integer.MAX_VALUE);
+    }
+
+    /** Crossings, and more of them the less it has the proportions of a pane; what doesn't fit costs without end. */
+    private double cost() {
+        return wires.map(w -> (w.crossings() + FEW_CROSSINGS) * (1 + RowPlacement.misfit(placement)))
+                .orElse(Double.MAX_VALUE);
+    }
+}
