@@ -5,7 +5,12 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.net.http.HttpResponse;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jagridge.web.WebTest;
 import org.testng.annotations.BeforeClass;
@@ -14,6 +19,9 @@ import org.testng.annotations.Test;
 
 /** The editor's forms without a browser: what each changes, and what each says of what it can't read. */
 public class EditFormsTest extends WebTest {
+    private static final Pattern BOX = Pattern.compile(
+            "<rect class=\"body\" x=\"([^\"]*)\" y=\"([^\"]*)\" width=\"([^\"]*)\" height=\"([^\"]*)\"");
+
     private String untouched;
 
     @BeforeClass
@@ -69,6 +77,38 @@ public class EditFormsTest extends WebTest {
         change(slug, "remove-cable", 4, "old", "NEW");
         assertEquals(change(slug, "remove-place", 5, "old", "loft").statusCode(), 200);
         assertEquals(json(slug), before);
+    }
+
+    /** Boxes stay where they are drawn while wires come and go, and are arranged anew when somebody asks for it. */
+    @Test
+    public void aWireMoreMovesNoBoxOfTheDrawing() {
+        String slug = copy("cold-store", "One wire more");
+        List<String> before = boxes(slug);
+        assertTrue(before.size() > 10, before.toString());
+        assertEquals(change(slug, "wire", 1, "from", "LMP.1", "to", "KF.A1").statusCode(), 200);
+        assertEquals(boxes(slug), before);
+        assertEquals(change(slug, "wire", 2, "from", "LPS.2", "to", "KF.11").statusCode(), 200);
+        assertEquals(boxes(slug), before);
+        assertFalse(get("/circuits/" + slug + "/revisions").body().contains("how the drawing is arranged"));
+        assertTrue(json(slug).contains("connection itself"));
+        assertEquals(change(slug, "arrange", 3).statusCode(), 200);
+        assertFalse(json(slug).contains("connection itself"));
+        assertTrue(get("/circuits/" + slug + "/revisions").body().contains("arranged the drawing anew"));
+    }
+
+    /** Size and place of each box, by what stands beside it: a wire may widen the drawing to the left. */
+    private List<String> boxes(String slug) {
+        String svg = get("/circuits/" + slug + "/connections.svg").body();
+        List<double[]> all = new ArrayList<>();
+        Matcher m = BOX.matcher(svg);
+        while (m.find()) {
+            all.add(IntStream.rangeClosed(1, 4)
+                    .mapToDouble(i -> Double.parseDouble(m.group(i)))
+                    .toArray());
+        }
+        return all.stream()
+                .map(b -> (b[0] - all.get(0)[0]) + " " + (b[1] - all.get(0)[1]) + " " + b[2] + " " + b[3])
+                .toList();
     }
 
     @Test
