@@ -409,6 +409,18 @@
     if (below || above) list.scrollTop = now.offsetTop - list.clientHeight / 2;
   }
 
+  // brings the section of the ladder that acts into sight: where neither what hands moved nor what came of it is; the
+  // connections stay where leads are being put
+  function follow(hand) {
+    const own = hand.closest("[data-part]");
+    const moved = $("#events .now:not(.input)[data-part]");
+    const parts = [moved, own].filter(Boolean).map((e) => `.ladder-pane svg [data-part="${CSS.escape(e.dataset.part)}"]:not([data-terminal])`);
+    requestAnimationFrame(() => {
+      const drawn = parts.flatMap((part) => [...document.querySelectorAll(part)]);
+      if (drawn.length && !drawn.some(window.drawings.isInSight)) window.drawings.reveal(drawn[0]);
+    });
+  }
+
   document.addEventListener("drawing:came", () => {
     drawTemporaries();
     drawLeads();
@@ -459,6 +471,7 @@
     $("#notice").textContent = "";
     if (e.detail.pathInfo.requestPath.startsWith("/bench/")) {
       refresh();
+      if (/\/(set|push)$/.test(e.detail.pathInfo.requestPath)) follow(e.detail.elt);
       if (timer) playOn();
     }
   });

@@ -26,11 +26,11 @@
     return { x: 0, y: 0, width, height };
   }
 
-  // the first look: as wide as the pane, but not so small that letters can't be read
+  // the first look: as wide as the pane, but not so small that letters can't be read: the least are of 10 pixels at scale 1;
+  // or, where wires are drawn by hand from one end to the other, as much of the whole as can just be read
   function firstLook(port) {
     const full = whole(port);
-    const least = Number(port.dataset.leastScale || 0.72);
-    const s = Math.min(1.15, Math.max(least, scale(port, full)));
+    const s = port.dataset.firstLook === "whole" ? Math.min(1.15, Math.max(0.72, scale(port, full))) : Math.min(1.15, Math.max(1, port.clientWidth / full.width));
     return { x: 0, y: 0, width: port.clientWidth / s, height: port.clientHeight / s };
   }
 
@@ -96,6 +96,12 @@
     const width = port.clientWidth / s;
     const height = port.clientHeight / s;
     apply(port, { x: (full.width - width) / 2, y: Math.min(0, (full.height - height) / 2), width, height });
+  }
+
+  function isInSight(element) {
+    const box = element.getBoundingClientRect();
+    const pane = element.closest(".viewport").getBoundingClientRect();
+    return box.left >= pane.left && box.right <= pane.right && box.top >= pane.top && box.bottom <= pane.bottom;
   }
 
   // brings an element of the drawing into sight, without a jump where it is in sight already
@@ -268,6 +274,6 @@
   oneStop();
 
   window.addEventListener("resize", showAll);
-  window.drawings = { show, showAll, reveal, scaleOf: (port) => scale(port, view(port)) };
+  window.drawings = { show, showAll, reveal, isInSight, scaleOf: (port) => scale(port, view(port)) };
   showAll();
 })();

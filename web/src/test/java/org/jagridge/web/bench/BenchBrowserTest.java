@@ -56,6 +56,7 @@ public class BenchBrowserTest extends BrowserTest {
 
     @Test
     public void hoveringACoilInOneDrawingLightsItInTheOther() {
+        bench.fit();
         bench.ladderSymbol("K2", "A1-A2").hover();
         assertThat(bench.box("K2")).hasClass(Pattern.compile("lit"));
         assertThat(bench.id("inspector")).containsText("Cooling relay");

@@ -33,6 +33,13 @@ final class BenchPage {
                     && document.body.dataset.shown === w.state + '@' + w.seconds; }""");
     }
 
+    /** Both drawings as a whole, so that a mouse gets everywhere. */
+    void fit() {
+        for (Locator fit : page.locator("[data-zoom='fit']").all()) {
+            fit.click();
+        }
+    }
+
     /** Presses a key that moves the instant, and waits for the clock. */
     void key(String key, String clock) {
         page.keyboard().press(key);
