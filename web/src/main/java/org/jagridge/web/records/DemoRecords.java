@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.UUID;
 import javax.imageio.ImageIO;
+import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.found.AsFound;
@@ -51,7 +52,7 @@ public class DemoRecords {
         this.store = store;
     }
 
-    /** A check sheet whose readings are those of the circuit with a fault in it. */
+    /** A check sheet whose readings are those of the circuit, with a fault in it where one is named. */
     public void fill(JsonNode sheet) {
         CircuitRepository.Row circuit = circuits.require(sheet.get("circuit").asString());
         UUID id = records.begin(
@@ -69,12 +70,10 @@ public class DemoRecords {
                 sheet.get("load").asString(),
                 CheckSheet.School.TO_COMMON);
         Scenario call = plan.run().scenario();
-        String words = sheet.get("fault").asString();
-        Fault fault = FaultList.faultsOf(plan.run().circuit()).stream()
-                .filter(f -> f.words().equals(words))
-                .findFirst()
-                .orElseThrow(() -> new IllegalStateException("no fault \"" + words + "\" in the demo"));
-        Scenario faulty = new Scenario(call.name(), call.start(), call.steps(), List.of(fault), call.untilSeconds());
+        List<Fault> faults = sheet.has("fault")
+                ? List.of(fault(sheet.get("fault").asString(), plan.run().circuit()))
+                : List.of();
+        Scenario faulty = new Scenario(call.name(), call.start(), call.steps(), faults, call.untilSeconds());
         Meter meter = Meter.at(Simulation.run(plan.run().assembly(), faulty), plan.at());
         Random noise = new Random(SEED);
         List<RecordService.Incoming> readings = new ArrayList<>();
@@ -84,6 +83,13 @@ public class DemoRecords {
             readings.add(new RecordService.Incoming(UUID.randomUUID(), line.key(), digits, null, null, null));
         }
         records.typed(id, readings);
+    }
+
+    private static Fault fault(String words, Circuit circuit) {
+        return FaultList.faultsOf(circuit).stream()
+                .filter(f -> f.words().equals(words))
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("no fault \"" + words + "\" in the demo"));
     }
 
     /** Wiring as it was found. */

@@ -4,7 +4,10 @@ import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
 import org.jagridge.core.format.MalformedException;
+import org.jagridge.core.meter.CheckSheet;
+import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
+import org.jagridge.web.circuits.NotFoundException;
 import org.jagridge.web.circuits.Uploads;
 import org.jagridge.web.export.Downloads;
 import org.springframework.http.HttpStatus;
@@ -28,12 +31,19 @@ class RecordController {
     private final RecordService service;
     private final RecordRepository records;
     private final RecordStreams streams;
+    private final CircuitRepository circuits;
     private final CircuitStore store;
 
-    RecordController(RecordService service, RecordRepository records, RecordStreams streams, CircuitStore store) {
+    RecordController(
+            RecordService service,
+            RecordRepository records,
+            RecordStreams streams,
+            CircuitRepository circuits,
+            CircuitStore store) {
         this.service = service;
         this.records = records;
         this.streams = streams;
+        this.circuits = circuits;
         this.store = store;
     }
 
@@ -51,7 +61,55 @@ class RecordController {
                 "sheet",
                 SheetView.of(
                         service.sheet(row), store.revision(row.revisionId()).circuit()));
+        model.addAttribute(
+                "others",
+                records.ofCircuit(row.slug()).stream()
+                        .filter(r -> !r.id().equals(id) && r.isOfTheSheetOf(row))
+                        .toList());
         return "records/record";
+    }
+
+    /** Two records of one sheet beside each other, the earlier as before and the later as after. */
+    @GetMapping("/records/{id}/after/{later}")
+    String beforeAfter(@PathVariable UUID id, @PathVariable UUID later, Model model) {
+        RecordRepository.Row before = service.require(id);
+        RecordRepository.Row after = service.require(later);
+        if (!before.isOfTheSheetOf(after)) {
+            throw new NotFoundException("These two records are of two sheets; only those of one can be compared.");
+        }
+        if (after.startedAt().isBefore(before.startedAt())) {
+            return "redirect:/records/" + later + "/after/" + id;
+        }
+        BeforeAfter.Side now = side(after);
+        model.addAttribute("before", before);
+        model.addAttribute("after", after);
+        model.addAttribute("sheet", now.sheet());
+        model.addAttribute("compared", BeforeAfter.of(side(before), now));
+        return "records/before-after";
+    }
+
+    private BeforeAfter.Side side(RecordRepository.Row row) {
+        return new BeforeAfter.Side(
+                SheetView.of(
+                        service.sheet(row), store.revision(row.revisionId()).circuit()),
+                service.shown(row));
+    }
+
+    /** Begins another record of the same sheet, at the circuit's newest revision. */
+    @PostMapping("/records/{id}/again")
+    String again(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String who,
+            @RequestParam(defaultValue = "") String instrument,
+            @RequestParam(defaultValue = "") String conditions) {
+        RecordRepository.Row row = service.require(id);
+        UUID again = service.begin(
+                circuits.require(row.slug()).revisionId(),
+                row.scenario(),
+                row.loadKey(),
+                CheckSheet.School.valueOf(row.school()),
+                RecordService.Heading.within(who, instrument, conditions));
+        return "redirect:/records/" + again;
     }
 
     /** What the page shows beside the sheet. */

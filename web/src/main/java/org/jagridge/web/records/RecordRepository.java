@@ -37,7 +37,16 @@ public class RecordRepository {
             OffsetDateTime startedAt,
             String slug,
             String name,
-            int revision) {}
+            int revision) {
+
+        /** Whether both are of one circuit's sheet for the same call, load and leads. */
+        public boolean isOfTheSheetOf(Row other) {
+            return slug.equals(other.slug)
+                    && scenario.equals(other.scenario)
+                    && loadKey.equals(other.loadKey)
+                    && school.equals(other.school);
+        }
+    }
 
     /** @param sequenceNumber of a logging meter's own count; null for what a hand typed */
     record Reading(

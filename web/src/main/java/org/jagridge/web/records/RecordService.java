@@ -15,6 +15,7 @@ import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.core.meter.SheetProof;
 import org.jagridge.web.circuits.Kept;
 import org.jagridge.web.circuits.NotFoundException;
+import org.jagridge.web.circuits.Texts;
 import org.jagridge.web.data.Disk;
 import org.jagridge.web.records.RecordRepository.Stored;
 import org.springframework.dao.DuplicateKeyException;
@@ -65,7 +66,15 @@ class RecordService {
     record Shown(String line, double value, boolean right, String takenAt, String sender, String words) {}
 
     /** The head of a record: who measures, with what, and how it was. */
-    record Heading(String who, String instrument, String conditions) {}
+    record Heading(String who, String instrument, String conditions) {
+        /** As typed, where it isn't too long. */
+        static Heading within(String who, String instrument, String conditions) {
+            return new Heading(
+                    Texts.within(who, 120, "The name"),
+                    Texts.within(instrument, 120, "The instrument"),
+                    Texts.within(conditions, 400, "What is written under conditions"));
+        }
+    }
 
     UUID begin(long revisionId, String scenario, String load, CheckSheet.School school, Heading heading) {
         KeptSheet sheet = KeptSheet.of(plans.plan(revisionId, scenario, load, school));

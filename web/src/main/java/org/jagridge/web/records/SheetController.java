@@ -7,7 +7,6 @@ import org.jagridge.core.meter.CheckSheet;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitRepository.Row;
 import org.jagridge.web.circuits.CircuitStore;
-import org.jagridge.web.circuits.Texts;
 import org.jagridge.web.sequence.Told;
 import org.jagridge.web.settings.Settings;
 import org.springframework.stereotype.Controller;
@@ -108,14 +107,7 @@ class SheetController {
             @RequestParam(defaultValue = "") String conditions) {
         Row row = circuits.require(slug);
         UUID id = service.begin(
-                row.revisionId(),
-                key,
-                load,
-                school(school),
-                new RecordService.Heading(
-                        Texts.within(who, 120, "The name"),
-                        Texts.within(instrument, 120, "The instrument"),
-                        Texts.within(conditions, 400, "What is written under conditions")));
+                row.revisionId(), key, load, school(school), RecordService.Heading.within(who, instrument, conditions));
         return "redirect:/records/" + id;
     }
 }

@@ -22,13 +22,20 @@ public class DemoHistoryTest extends WebTest {
 
     @Test
     public void aFilledSheetHasALineOutOfRangeAndSaysWhatTheyProve() {
-        Matcher record = Pattern.compile("/records/[0-9a-f-]{36}").matcher(page("/circuits/seminar-room/sheet"));
-        assertTrue(record.find(), "the sheet's page lists its record");
-        String state = page(record.group() + "/state");
+        Matcher records = Pattern.compile("/records/[0-9a-f-]{36}").matcher(page("/circuits/seminar-room/sheet"));
+        assertTrue(records.find(), "the sheet's page lists its records");
+        String after = records.group();
+        assertTrue(records.find(), "one before and one after the repair");
+        String before = records.group();
+        String state = page(before + "/state");
         assertTrue(state.contains("\"right\":false"), state);
         assertTrue(state.contains("\"right\":true"), state);
-        assertFalse(page(record.group() + "/proof").isBlank());
-        assertTrue(page(record.group()).contains("D. Medlar"));
+        assertFalse(page(before + "/proof").isBlank());
+        assertTrue(page(before).contains("D. Medlar"));
+        assertFalse(page(after + "/state").contains("\"right\":false"));
+        String both = page(before + "/after/" + after.replaceAll(".*/", ""));
+        assertTrue(both.contains("out of range before, right now"), both);
+        assertTrue(both.contains("lines are right now"), both);
     }
 
     @Test
