@@ -9,7 +9,7 @@
   let timer = null;
   let tab = "ladder";
   let pointedAt = null;
-  let waitsOpen = false;
+  const opened = new Set();
   const state = () => $("#now").dataset;
 
   // what there is to say of each thing follows the state; until it is here, nothing is said
@@ -351,8 +351,7 @@
     drawLeads();
     showHeld();
     showPinned(false);
-    const waits = $("#waits");
-    if (waits) waits.open = waitsOpen;
+    document.querySelectorAll("details[data-ask]").forEach((d) => (d.open = opened.has(d.id)));
     // what needs the new layout waits for the frame that makes it
     requestAnimationFrame(() => {
       keepScrolls();
@@ -439,7 +438,7 @@
     const { xhr, pathInfo } = e.detail;
     if (xhr.status !== 200 || !pathInfo.requestPath.startsWith("/bench/")) return;
     e.detail.shouldSwap = false;
-    waitsOpen = $("#waits") ? $("#waits").open : waitsOpen;
+    document.querySelectorAll("details[data-ask]").forEach((d) => (d.open ? opened.add(d.id) : opened.delete(d.id)));
     replacePieces(xhr.responseText);
     address = { push: xhr.getResponseHeader("HX-Push-Url"), replace: xhr.getResponseHeader("HX-Replace-Url") };
   });

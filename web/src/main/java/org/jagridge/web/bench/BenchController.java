@@ -100,6 +100,13 @@ class BenchController {
         return "bench/why";
     }
 
+    /** What the meter showed before, as a list for the page. */
+    @GetMapping("/bench/{id}/past")
+    String past(@PathVariable long id, @RequestParam long s, @RequestParam double t, Model model) {
+        model.addAttribute("past", PastReading.of(service.state(id, s, Time.micros(t))));
+        return "bench/past";
+    }
+
     /** What the meter's reading proves, as plain text: it comes after the number. */
     @GetMapping(path = "/bench/{id}/says", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
     @ResponseBody

@@ -1,11 +1,9 @@
 package org.jagridge.web.bench;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.jagridge.core.circuit.BareEnd;
-import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.meter.Meter;
@@ -13,7 +11,6 @@ import org.jagridge.core.meter.Reading;
 import org.jagridge.core.meter.Request;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.web.circuits.CircuitStore.Drawn;
-import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.LadderSvg;
 
 /**
@@ -22,7 +19,7 @@ import org.jagridge.web.svg.LadderSvg;
  * @param kind the sign beside the digits
  * @param leads which of the leads are in use: "both", "red" or "none"
  * @param says what it proves, or null where that is asked for later
- * @param past the readings before, newest first
+ * @param readBefore whether there are readings before this one
  */
 record MeterView(
         String mode,
@@ -44,17 +41,9 @@ record MeterView(
         boolean refused,
         String says,
         List<Mode> modes,
-        List<Past> past) {
-    private static final int PAST_SHOWN = 6;
+        boolean readBefore) {
 
     record Mode(String word, String title) {}
-
-    /**
-     * A reading that was taken.
-     *
-     * @param where the leads or the clamp were
-     */
-    record Past(String time, String where, String display) {}
 
     static MeterView of(BenchState state) {
         Request r = state.meter();
@@ -86,7 +75,7 @@ record MeterView(
                 Arrays.stream(Request.Mode.values())
                         .map(m -> new Mode(m.word(), m.title()))
                         .toList(),
-                past(state));
+                PastReading.anyOf(state));
     }
 
     /** A lead on an end that is in a twist is still on that end. */
@@ -109,40 +98,6 @@ record MeterView(
 
     private static String ends(Wire w) {
         return w.from() + " to " + w.to();
-    }
-
-    /** What the meter showed after each of the last acts, where the leads then were. */
-    private static List<Past> past(BenchState state) {
-        List<Past> past = new ArrayList<>();
-        List<Action> actions = state.actions();
-        for (int i = actions.size() - 1; i >= 0 && past.size() < PAST_SHOWN; i--) {
-            long shown = shownBefore(actions, i);
-            if (shown <= state.micros() && i < actions.size() - 1) {
-                Request r = state.meterAfter(i);
-                past.add(new Past(
-                        Clock.of(shown),
-                        where(r, state.drawn().circuit()),
-                        Meter.at(state.run(), shown).display(r)));
-            }
-        }
-        return past;
-    }
-
-    /** The last instant at which an act's outcome stood, before another one at the same time changed it. */
-    private static long shownBefore(List<Action> actions, int i) {
-        long shown = actions.get(i).shownAt();
-        boolean changed = actions.subList(i + 1, actions.size()).stream()
-                .anyMatch(later -> later.kind().moves() && later.micros() == shown);
-        return changed ? Math.max(0, shown - 1) : shown;
-    }
-
-    private static String where(Request r, Circuit circuit) {
-        if (r.mode().clamps()) {
-            return r.wire();
-        }
-        return r.mode() == Request.Mode.CELSIUS
-                ? r.plus().part()
-                : Leads.written(r.plus(), circuit) + " – " + Leads.written(r.minus(), circuit);
     }
 
     private static String wire(BenchState state, Terminal terminal) {
