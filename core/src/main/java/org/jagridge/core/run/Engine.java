@@ -34,6 +34,11 @@ public final class Engine {
             .executor(Runnable::run)
             .build();
 
+    /** The scenario that was followed last. */
+    private record Followed(Scenario scenario, Schedule schedule) {}
+
+    private volatile Followed followed;
+
     private Engine(Assembly assembly) {
         healthy = new Variant(this, assembly);
         homes = new Homes(assembly);
@@ -119,7 +124,7 @@ public final class Engine {
      * @throws IllegalArgumentException where there is no such input
      */
     public Configuration follow(Scenario scenario, List<Fault> more, long micros) {
-        Schedule schedule = Schedule.of(scenario);
+        Schedule schedule = scheduleOf(scenario);
         Map<String, Object> hands = new LinkedHashMap<>();
         List<Fault> faults = new ArrayList<>();
         schedule.beginning(hands, faults);
@@ -129,7 +134,7 @@ public final class Engine {
 
     /** The same from a configuration that the scenario has led to. What stood there at that instant isn't done again. */
     public Configuration follow(Configuration from, Scenario scenario, long micros) {
-        Schedule schedule = Schedule.of(scenario);
+        Schedule schedule = scheduleOf(scenario);
         Machine machine = from.variant.borrow();
         machine.load(from);
         while (true) {
@@ -143,6 +148,16 @@ public final class Engine {
             machine = acts.isEmpty() ? machine : machine.apply(acts);
             machine.settle();
         }
+    }
+
+    /** Worlds follow one scenario thousands of times, with each of the faults. */
+    private Schedule scheduleOf(Scenario scenario) {
+        Followed last = followed;
+        if (last == null || !last.scenario().equals(scenario)) {
+            last = new Followed(scenario, Schedule.of(scenario));
+            followed = last;
+        }
+        return last.schedule();
     }
 
     /** The instants at which a scenario has hands act or the weather change, after one and up to another. */
