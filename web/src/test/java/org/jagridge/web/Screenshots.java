@@ -78,6 +78,9 @@ public class Screenshots extends WebTest {
         page.locator("[id='h-TH.roomCelsius']").fill("26.4");
         act(page, () -> page.keyboard().press("Tab"));
         act(page, () -> page.locator("#rest").click());
+        for (Locator fit : page.locator("[data-zoom='fit']").all()) {
+            fit.click();
+        }
         page.locator(".ladder .symbol[data-part='K5']").first().hover();
     }
 
