@@ -49,9 +49,9 @@ public final class Arrangement {
     }
 
     /**
-     * The layout of a circuit after an edit, so that nothing moves that wasn't touched: while only wires change, each box
-     * stays where it was drawn, also where no hand has put it. With other parts, or mostly new wires, it is arranged anew,
-     * unless a hand has arranged it.
+     * The layout of a circuit after an edit, so that nothing moves that wasn't touched: while wires come and go, and parts
+     * go, each box stays where it was drawn, also where no hand has put it. With new parts, or mostly new wires, it is
+     * arranged anew, unless a hand has arranged it.
      *
      * @param before with its drawing as it was
      */
@@ -66,8 +66,8 @@ public final class Arrangement {
         if (KeptPlacement.isKept(after)) {
             return steady && KeptPlacement.parts(after).equals(drawn(after)) ? after.layout() : without(after);
         }
-        boolean onlyWires = drawn(was).equals(drawn(after)) && !was.wires().equals(after.wires());
-        return steady && onlyWires && !KeptPlacement.isKept(was)
+        boolean noneNew = drawn(was).containsAll(drawn(after)) && !was.wires().equals(after.wires());
+        return steady && noneNew && !KeptPlacement.isKept(was)
                 ? KeptPlacement.ofItself(after, ConnectionLayout.placement(before))
                 : after.layout();
     }

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
@@ -419,6 +420,7 @@ public class EditBrowserTest extends BrowserTest {
     public void theDrawingZoomsAndPansAndKeepsItsViewOverAChange() {
         begin("Zoomed", "cold-store");
         Locator port = page().locator("#drawing-connections");
+        assertThat(port).hasAttribute("data-scale", Pattern.compile(".+"));
         double start = scale(port);
         port.hover();
         page().mouse().wheel(0, -300);

@@ -91,7 +91,12 @@ public class EditFormsTest extends WebTest {
         assertEquals(boxes(slug), before);
         assertFalse(get("/circuits/" + slug + "/revisions").body().contains("how the drawing is arranged"));
         assertTrue(json(slug).contains("connection itself"));
-        assertEquals(change(slug, "arrange", 3).statusCode(), 200);
+        // nor do others move where a part goes
+        assertEquals(change(slug, "remove-part", 3, "old", "LMP").statusCode(), 200);
+        List<String> without = boxes(slug);
+        assertEquals(without.size(), before.size() - 1);
+        assertTrue(before.containsAll(without), before + " now " + without);
+        assertEquals(change(slug, "arrange", 4).statusCode(), 200);
         assertFalse(json(slug).contains("connection itself"));
         assertTrue(get("/circuits/" + slug + "/revisions").body().contains("arranged the drawing anew"));
     }
