@@ -54,7 +54,7 @@ public class StartTest {
         assertTrue(home.contains("Training board"), home);
         // the history comes last, and wholly
         String site = server.get("/sites/quillmere").body();
-        assertTrue(site.contains("1 record"), site);
+        assertTrue(site.contains("2 records"), site);
     }
 
     @Test(groups = "attack")
