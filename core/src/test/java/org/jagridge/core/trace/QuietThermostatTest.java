@@ -92,6 +92,41 @@ public class QuietThermostatTest {
         }
     }
 
+    /** With auto changeover the set points are a dead band of 1.7 K apart, whatever is set. */
+    @Test
+    public void coolingStartsAboveTheDeadBandWithAutoChangeover() {
+        Circuit circuit = lamps("conventional", List.of("W", "Y", "G"));
+        var auto = during(3600)
+                .start("TH.coolSetCelsius", 20.0)
+                .start("TH.roomCelsius", 21.9)
+                .at(1, "TH.mode", "auto");
+        assertEquals(
+                why(Simulation.run(circuit, auto.scenario()), "LY"),
+                List.of("is off: TH R–Y is open: no call: the room is 21.9 °C, cooling starts at 22.3 °C"));
+        assertTrue(on(Simulation.run(circuit, auto.at(2, "TH.roomCelsius", 22.3).scenario()), "Y"));
+    }
+
+    /** The first stage heats, above where it began: the second isn't off for want of a call. */
+    @Test
+    public void ofALaterStageItIsNotSaidThatThereIsNoCall() {
+        Circuit circuit = lamps("conventional", List.of("W", "W2", "Y"));
+        Run run = Simulation.run(
+                circuit,
+                during(60)
+                        .start("TH.roomCelsius", 19.4)
+                        .start("TH.mode", "heat")
+                        .at(1, "TH.roomCelsius", 19.7)
+                        .scenario());
+        assertEquals(why(run, "LW2"), List.of("is off: TH R–W2 is open: it is R-W"));
+    }
+
+    private static List<String> why(Run run, String part) {
+        return Why.at(run, 5_000_000).off().stream()
+                .filter(r -> r.part().equals(part))
+                .map(Why.Reason::words)
+                .toList();
+    }
+
     @Test
     public void aBlankOneIsSaidToBeBlank() {
         Circuit circuit = lamps("conventional", List.of("W", "Y", "G"));

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.FaultKind;
 import org.jagridge.core.circuit.Field;
@@ -34,6 +35,7 @@ import org.jagridge.core.part.block.Burnable;
  * RC. What it calls for is decided in {@link ThermostatLogic}.
  */
 final class Thermostat extends PartType {
+    private static final Pattern STAGE_ON = Pattern.compile("-(W|W2|Y|Y2|AUX|E)\\b");
     private static final double HEAT_SET = 20;
     private static final double COOL_SET = 24;
     private static final double LEAST_OWN_VOLTS = 16;
@@ -191,10 +193,10 @@ final class Thermostat extends PartType {
         double room = seen.room(params);
         double d = params.number("differentialK");
         double heats = seen.number("heatSetCelsius") - d;
-        double cools = seen.number("coolSetCelsius") + d;
+        double cools = ThermostatLogic.coolSet(mode, seen.number("heatSetCelsius"), seen.number("coolSetCelsius")) + d;
         boolean heat = ways.contains(ThermostatLogic.Way.HEAT) || ways.contains(ThermostatLogic.Way.EMERGENCY);
         boolean cool = ways.contains(ThermostatLogic.Way.COOL);
-        if ((heat && room <= heats) || (cool && room >= cools)) {
+        if (calls(seen.signal()) || (heat && room <= heats) || (cool && room >= cools)) {
             return Optional.empty();
         }
         List<String> starts = new ArrayList<>();
@@ -205,6 +207,11 @@ final class Thermostat extends PartType {
             starts.add((heat ? "cooling at %.1f °C" : "cooling starts at %.1f °C").formatted(cools));
         }
         return Optional.of("no call: the room is %.1f °C, ".formatted(room) + String.join(", ", starts));
+    }
+
+    /** Whether a stage is on; what isn't on yet then waits for no other room. */
+    private static boolean calls(String signal) {
+        return signal != null && STAGE_ON.matcher(signal).find();
     }
 
     private static Call call(

@@ -174,9 +174,14 @@ final class ThermostatLogic {
                 c.burner());
     }
 
+    /** Where cooling goes off: with auto changeover at least the dead band above where heating does. */
+    static double coolSet(String mode, double heatSet, double coolSet) {
+        return mode.equals("auto") ? Math.max(coolSet, heatSet + DEAD_BAND_K) : coolSet;
+    }
+
     private record Reading(double celsius, double heatSet, double coolSetAlone) {
         double coolSet(String mode) {
-            return mode.equals("auto") ? Math.max(coolSetAlone, heatSet + DEAD_BAND_K) : coolSetAlone;
+            return ThermostatLogic.coolSet(mode, heatSet, coolSetAlone);
         }
     }
 
