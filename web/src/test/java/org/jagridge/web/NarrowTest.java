@@ -18,8 +18,8 @@ public class NarrowTest extends BrowserTest {
 
     @DataProvider
     public Object[][] addresses() {
-        String before = begin();
-        String after = begin();
+        String before = record("K1:A1-A2");
+        String after = record("K1:A1-A2");
         return new Object[][] {
             {"/"},
             {"/circuits/cold-store/print"},
@@ -38,14 +38,6 @@ public class NarrowTest extends BrowserTest {
             {"/catalogue"},
             {"/sites/quillmere"},
         };
-    }
-
-    private String begin() {
-        return submit("/circuits/lab-bench/records", "run", "TH-fan", "load", "K1:A1-A2", "school", "common")
-                .headers()
-                .firstValue("Location")
-                .orElseThrow()
-                .replaceAll("https?://[^/]+", "");
     }
 
     @Test(dataProvider = "addresses")

@@ -96,4 +96,22 @@ public abstract class WebTest extends AbstractTestNGSpringContextTests {
             throw new IllegalStateException(e);
         }
     }
+
+    /** The address of a new record of the training board's fan call, on the way to a load. */
+    protected String record(String load) {
+        return submit(
+                        "/circuits/lab-bench/records",
+                        "run",
+                        "TH-fan",
+                        "load",
+                        load,
+                        "school",
+                        "common",
+                        "who",
+                        "Night class")
+                .headers()
+                .firstValue("Location")
+                .orElseThrow()
+                .replaceAll("https?://[^/]+", "");
+    }
 }

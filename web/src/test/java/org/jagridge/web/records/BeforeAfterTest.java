@@ -22,22 +22,6 @@ public class BeforeAfterTest extends WebTest {
 
     private record Expected(String key, String value) {}
 
-    private String begin(String load) {
-        return address(submit(
-                        "/circuits/lab-bench/records",
-                        "run",
-                        "TH-fan",
-                        "load",
-                        load,
-                        "school",
-                        "common",
-                        "who",
-                        "Night class")
-                .headers()
-                .firstValue("Location")
-                .orElseThrow());
-    }
-
     private static String address(String location) {
         return location.replaceAll("https?://[^/]+", "");
     }
@@ -70,7 +54,7 @@ public class BeforeAfterTest extends WebTest {
 
     @Test
     public void eachLineIsSaidToBeWhatBothReadingsShow() {
-        String before = begin("K1:A1-A2");
+        String before = record("K1:A1-A2");
         List<Expected> lines = lines(before);
         assertTrue(lines.size() > 5, lines.toString());
         measure(before, lines, Map.of(0, "right", 1, "99", 2, "right", 3, "99", 4, "99"));
@@ -105,8 +89,8 @@ public class BeforeAfterTest extends WebTest {
 
     @Test
     public void allRightIsSaidOnlyWhereEveryLineWasMeasured() {
-        String before = begin("K1:A1-A2");
-        String after = begin("K1:A1-A2");
+        String before = record("K1:A1-A2");
+        String after = record("K1:A1-A2");
         List<Expected> lines = lines(after);
         String page = get(before + "/after/" + id(after)).body();
         assertTrue(page.contains("Nothing has been measured yet."), page);
@@ -124,8 +108,8 @@ public class BeforeAfterTest extends WebTest {
 
     @Test
     public void recordsOfTwoSheetsAreNotCompared() {
-        String one = begin("K1:A1-A2");
-        String other = begin("LP1:1-2");
+        String one = record("K1:A1-A2");
+        String other = record("LP1:1-2");
         var answer = get(one + "/after/" + id(other));
         assertEquals(answer.statusCode(), 404);
         assertTrue(answer.body().contains("of two sheets"), answer.body());

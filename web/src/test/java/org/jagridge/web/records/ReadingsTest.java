@@ -24,15 +24,7 @@ public class ReadingsTest extends WebTest {
 
     @BeforeMethod
     public void beginARecord() {
-        record = begin();
-    }
-
-    private String begin() {
-        return submit("/circuits/lab-bench/records", "run", "TH-fan", "load", "K1:A1-A2", "school", "common")
-                .headers()
-                .firstValue("Location")
-                .orElseThrow()
-                .replaceAll("https?://[^/]+", "");
+        record = record("K1:A1-A2");
     }
 
     private static String reading(String id, Object value) {
@@ -77,7 +69,7 @@ public class ReadingsTest extends WebTest {
     public void theSameFileReadIntoTwoRecordsIsTwoRecordsReadings() {
         String rows = "line,value,id\n" + GC + ",26.2," + UUID.randomUUID() + "\n";
         assertEquals(upload(record + "/readings.csv", "r.csv", rows).statusCode(), 302);
-        record = begin();
+        record = record("K1:A1-A2");
         HttpResponse<String> second = upload(record + "/readings.csv", "r.csv", rows);
         assertTrue(second.headers().firstValue("Location").orElse("").contains("brought=1"));
         assertEquals(stored(), 1);
@@ -109,7 +101,7 @@ public class ReadingsTest extends WebTest {
         KeptSheet kept = KeptSheet.read(sheet);
         assertEquals(kept.text(), sheet);
         // as an earlier edition of the program computed it
-        String other = begin();
+        String other = record("K1:A1-A2");
         jdbc.sql("update sheet_record set sheet = ? where id = ?")
                 .params(
                         sheet.replaceAll("\"high\":[^,]+", "\"high\":99.0"),
@@ -117,7 +109,7 @@ public class ReadingsTest extends WebTest {
                 .update();
         assertTrue(get(other).body().contains("to 99.0"), "the sheet of then is shown");
         // one of the time before sheets were kept gets its own
-        record = begin();
+        record = record("K1:A1-A2");
         UUID old = UUID.fromString(record.replaceAll(".*/", ""));
         jdbc.sql("update sheet_record set sheet = null where id = ?").param(old).update();
         assertEquals(get(record).statusCode(), 200);
