@@ -74,6 +74,12 @@
       const field = form.elements[name];
       if (field) field.value = value;
     });
+    // a number without a unit was kept in the usual one
+    document.querySelectorAll(".sentence").forEach(hint);
+    entries.forEach(([name, value]) => {
+      const field = form.elements[name];
+      if (field && field.dataset && window.units.BARE.test(value)) field.value = window.units.shown(field, value);
+    });
     $("#draft-note").hidden = false;
   }
 

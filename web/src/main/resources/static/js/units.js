@@ -4,12 +4,14 @@
 
   const BARE = /^\s*[-−+]?[0-9]+([.,][0-9]+)?\s*$/;
   const others = (input) => Boolean(input.dataset && ["°F", "ft"].includes(input.dataset.unit));
+  // also a line of ratings, which is shown in other units as a whole
+  const sentOtherwise = (input) => others(input) || Boolean(input.dataset && input.dataset.kept !== undefined);
 
   // what a field says, with its unit behind it where that isn't the usual one; what nobody has changed is as it was kept
   function said(input) {
+    if (input.dataset && input.dataset.kept !== undefined && input.value === input.getAttribute("value")) return input.dataset.kept;
     if (!others(input) || !BARE.test(input.value)) return input.value;
-    const same = input.dataset.kept !== undefined && input.value === input.getAttribute("value");
-    return same ? input.dataset.kept : `${input.value.trim()} ${input.dataset.unit}`;
+    return `${input.value.trim()} ${input.dataset.unit}`;
   }
 
   // a number that is kept, as a field shows it
@@ -22,7 +24,7 @@
 
   document.addEventListener("formdata", (e) => {
     const fields = [...e.target.elements].filter((f) => f.name && !f.disabled);
-    for (const name of new Set(fields.filter(others).map((f) => f.name))) {
+    for (const name of new Set(fields.filter(sentOtherwise).map((f) => f.name))) {
       e.formData.delete(name);
       fields.filter((f) => f.name === name).forEach((f) => e.formData.append(name, said(f)));
     }
@@ -30,8 +32,8 @@
 
   document.addEventListener("htmx:configRequest", (e) => {
     const input = e.detail.elt;
-    if (others(input)) e.detail.parameters[input.name] = said(input);
+    if (sentOtherwise(input)) e.detail.parameters[input.name] = said(input);
   });
 
-  window.units = { said, shown };
+  window.units = { said, shown, BARE };
 })();

@@ -25,6 +25,7 @@ public record Field(
         boolean overMin) {
 
     private static final String TRIPS = "trips";
+    private static final double UNBOUNDED = 1e9;
 
     /** What a value is. */
     public enum Kind {
@@ -52,12 +53,12 @@ public record Field(
     }
 
     public static Field number(String name, Double initial, String unit) {
-        return new Field(name, Kind.NUMBER, initial, List.of(), unit, -1e9, 1e9, false);
+        return new Field(name, Kind.NUMBER, initial, List.of(), unit, -UNBOUNDED, UNBOUNDED, false);
     }
 
     /** A number over 0: a rating, an impedance, a time. */
     public static Field positive(String name, Double initial, String unit) {
-        return new Field(name, Kind.NUMBER, initial, List.of(), unit, 0, 1e9, true);
+        return new Field(name, Kind.NUMBER, initial, List.of(), unit, 0, UNBOUNDED, true);
     }
 
     public static Field choice(String name, String initial, String... choices) {
@@ -97,7 +98,7 @@ public record Field(
     }
 
     public static Field numbers(String name, List<Double> initial, String unit) {
-        return new Field(name, Kind.NUMBERS, initial, List.of(), unit, 0, 1e9, false);
+        return new Field(name, Kind.NUMBERS, initial, List.of(), unit, 0, UNBOUNDED, false);
     }
 
     public static Field structure(String name) {
@@ -131,6 +132,11 @@ public record Field(
         return new Field(name, kind, initial, choices, unit, least, most, false);
     }
 
+    /** Whether a number has a least and a most of its own. */
+    public boolean isBounded() {
+        return min > -UNBOUNDED && max < UNBOUNDED;
+    }
+
     /**
      * What is wrong with {@code value} for this field, in words that say what was expected; null where it fits.
      */
@@ -157,7 +163,7 @@ public record Field(
         if (d < min || d > max || (overMin && d == min)) {
             String low = overMin ? "more than " + plain(min) : "at least " + plain(min);
             return show(value) + " is out of range; " + name + " must be " + low
-                    + (max < 1e9 ? " and at most " + plain(max) : "") + (unit.isEmpty() ? "" : " " + unit);
+                    + (max < UNBOUNDED ? " and at most " + plain(max) : "") + (unit.isEmpty() ? "" : " " + unit);
         }
         return null;
     }

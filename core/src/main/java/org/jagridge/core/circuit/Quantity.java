@@ -6,12 +6,14 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Numbers as people write them, with a comma or a point, in the unit that they are kept in: lengths in metres and
- * temperatures in degrees Celsius also from feet and Fahrenheit, where that stands behind them.
+ * Numbers as people write them, with a comma or a point, in the unit that they are kept in: lengths in metres,
+ * temperatures in degrees Celsius and differences in kelvin also from feet and Fahrenheit, where that stands behind them.
  */
 public final class Quantity {
     public static final String CELSIUS = "°C";
     public static final String METRES = "m";
+    /** Of a difference of temperatures. */
+    public static final String KELVIN = "K";
 
     /** The international foot, exactly. */
     public static final double METRES_PER_FOOT = 0.3048;
@@ -54,6 +56,13 @@ public final class Quantity {
             return switch (behind) {
                 case "c" -> OptionalDouble.of(number);
                 case "f", "°f" -> OptionalDouble.of(Math.round(celsius(number) * THOUSAND) / THOUSAND);
+                default -> OptionalDouble.empty();
+            };
+        }
+        if (KELVIN.equals(unit)) {
+            return switch (behind) {
+                case "c", "°c" -> OptionalDouble.of(number);
+                case "f", "°f" -> OptionalDouble.of(Math.round(number / FAHRENHEIT_PER_KELVIN * THOUSAND) / THOUSAND);
                 default -> OptionalDouble.empty();
             };
         }

@@ -15,7 +15,7 @@ import org.jagridge.core.budget.Budget;
 final class CableRouter {
     private static final int STEP = 10;
     private static final int BEND = 60;
-    private static final int CROSSING = 60;
+    private static final int CROSSING = 150;
     private static final int THROUGH_A_PLACE = 60;
     /** After so many points, less one, it is asked whether there is time for more. */
     private static final int ASKED = 1023;

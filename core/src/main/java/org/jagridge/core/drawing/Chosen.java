@@ -11,15 +11,14 @@ import org.jagridge.core.drawing.Nearer.Weights;
 import org.jagridge.core.part.Assembly;
 
 /**
- * How a connection diagram is arranged that no hand has arranged: in rows, or, where there are few enough wires to try,
+ * How a connection diagram is arranged that no hand has arranged: in rows, or, where it isn't too much work to try,
  * with what is wired together nearer to each other; that one whose wires cross least, by the proportions of a pane.
  *
  * @param wires their ways; empty where they don't fit
  */
 record Chosen(Placement placement, Optional<WireLayout.Ways> wires) {
-    private static final int FEW_WIRES = 100;
     /** Where finding the ways was more work than that, it isn't done once more for each weighing. */
-    private static final int LITTLE_WORK = 1_000_000;
+    private static final int LITTLE_WORK = 450_000;
 
     /** So many matter less than a good shape. */
     private static final int FEW_CROSSINGS = 5;
@@ -39,17 +38,21 @@ record Chosen(Placement placement, Optional<WireLayout.Ways> wires) {
     private static Chosen made(Assembly assembly) {
         Circuit circuit = assembly.circuit();
         Placement rows = RowPlacement.of(assembly);
-        Chosen inRows = wired(circuit, rows);
-        boolean tries = circuit.wires().size() <= FEW_WIRES && inRows.steps() <= LITTLE_WORK;
-        if (!tries) {
-            return inRows;
+        Chosen inRows = tried(circuit, rows);
+        if (inRows.steps() > LITTLE_WORK) {
+            return wired(circuit, rows);
         }
         Set<String> supplies = RowPlacement.supplies(assembly);
         List<Chosen> nearer = Parallel.map(
-                WEIGHTS, w -> wired(circuit, RowPlacement.drawnIn(assembly, Nearer.of(circuit, rows, supplies, w))));
+                WEIGHTS, w -> tried(circuit, RowPlacement.drawnIn(assembly, Nearer.of(circuit, rows, supplies, w))));
         return Stream.concat(Stream.of(inRows), nearer.stream())
                 .min(Comparator.comparingInt(Chosen::apart).thenComparingDouble(Chosen::cost))
+                .map(best -> wired(circuit, best.placement))
                 .orElseThrow();
+    }
+
+    private static Chosen tried(Circuit circuit, Placement placement) {
+        return new Chosen(placement, WireLayout.atFirst(circuit, placement));
     }
 
     private static Chosen wired(Circuit circuit, Placement placement) {

@@ -117,9 +117,10 @@ final class WireRouter {
     /**
      * Routes all wires, short ones before long ones.
      *
+     * @param again whether each is looked at once more, now that all others lie
      * @return the points of each by its id; empty where they don't all fit
      */
-    Optional<Map<String, int[]>> route(List<Job> all) {
+    Optional<Map<String, int[]>> route(List<Job> all, boolean again) {
         List<Job> order = new ArrayList<>(all);
         order.sort(Comparator.comparingInt(this::span));
         Deque<Job> queue = new ArrayDeque<>(order);
@@ -143,7 +144,7 @@ final class WireRouter {
             take(path, job, 1);
             paths.put(job.id(), path);
         }
-        int rounds = Math.max(1, Math.min(MOST_ROUNDS, SECOND_LOOKS / Math.max(1, all.size())));
+        int rounds = !again ? 0 : Math.max(1, Math.min(MOST_ROUNDS, SECOND_LOOKS / Math.max(1, all.size())));
         for (int i = 0; i < rounds; i++) {
             order.forEach(this::again);
         }

@@ -6,21 +6,27 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.PartDeclaration;
 import org.jagridge.core.circuit.Problem;
+import org.jagridge.core.circuit.Quantity;
 import org.jagridge.core.format.JsonText;
 import org.jagridge.core.format.MalformedException;
 
 /**
  * A part's ratings as one types them in a line: {@code primaryVolts=240 va=40}; lists with commas ({@code
  * poles=contact,bar}), lists of pairs as {@code senses=w5x10,w6}, what opens a safety in words ({@link TripText}),
- * anything deeper as JSON.
+ * a number with its unit behind it ({@code opensAt=42.8°F}), anything deeper as JSON.
  */
 public final class PartText {
+    /** How the name of a rating ends that can be written in more than one unit, by the one that it is kept in. */
+    private static final Map<String, String> UNITS =
+            Map.of(Quantity.CELSIUS, "Celsius", Quantity.METRES, "Metres", Quantity.KELVIN, "K");
+
     private PartText() {}
 
     /** The line of a part's ratings. */
@@ -118,7 +124,9 @@ public final class PartText {
             String written = word.substring(0, equals);
             String text = word.substring(equals + 1);
             List<String> names = type.params().stream().map(Field::name).toList();
-            String name = Nearest.sameInAnyCase(written, names).orElse(written);
+            String name = Nearest.sameInAnyCase(written, names)
+                    .or(() -> withItsUnit(written, type))
+                    .orElse(written);
             Optional<Field> field =
                     type.params().stream().filter(f -> f.name().equals(name)).findFirst();
             if (field.isEmpty()) {
@@ -140,6 +148,17 @@ public final class PartText {
         return params;
     }
 
+    /** {@code opensAt} for {@code opensAtCelsius}, where the unit stands behind the number. */
+    private static Optional<String> withItsUnit(String written, PartDeclaration type) {
+        List<String> names = type.params().stream()
+                .filter(f -> UNITS.containsKey(f.unit()))
+                .map(Field::name)
+                .toList();
+        return UNITS.values().stream()
+                .flatMap(unit -> Nearest.sameInAnyCase(written + unit, names).stream())
+                .findFirst();
+    }
+
     private static String example(PartDeclaration type) {
         return type.params().stream()
                 .filter(f -> f.initial() != null)
@@ -156,7 +175,10 @@ public final class PartText {
                     : plain;
         }
         return switch (field.kind()) {
-            case NUMBER -> number(text);
+            case NUMBER -> {
+                OptionalDouble number = Quantity.read(text, field.unit());
+                yield number.isPresent() ? (Object) number.getAsDouble() : number(text);
+            }
             case FLAG ->
                 text.equals("true") || text.equals("yes")
                         ? (Object) true

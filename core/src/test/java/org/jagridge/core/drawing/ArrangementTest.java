@@ -58,8 +58,8 @@ public class ArrangementTest {
     public void aMovedPartLiesWhereItWasPutAndTheOthersWhereTheyWere() {
         Circuit circuit = Circuits.demo("cold-store");
         Connection before = drawn(circuit);
-        Connection after = drawn(with(circuit, Arrangement.moved(circuit, "CH", -6, 0)));
-        assertEquals(box(after, "CH").x(), box(before, "CH").x() - 48, 1e-9);
+        Connection after = drawn(with(circuit, Arrangement.moved(circuit, "CH", 6, 0)));
+        assertEquals(box(after, "CH").x(), box(before, "CH").x() + 48, 1e-9);
         assertEquals(box(after, "CC"), box(before, "CC"));
     }
 
@@ -92,7 +92,7 @@ public class ArrangementTest {
     @Test
     public void newPartsFindRoomInAKeptArrangementAndRemovedOnesLeaveNoTrace() {
         Circuit circuit = Circuits.demo("cold-store");
-        Circuit kept = with(circuit, Arrangement.moved(circuit, "CH", -2, 0));
+        Circuit kept = with(circuit, Arrangement.moved(circuit, "CH", 2, 0));
         Circuit.Builder more = kept.toBuilder();
         for (int i = 0; i < 6; i++) {
             more.part("NEW" + i, "relay", i < 4 ? "unit" : "store", "sets", 2.0);
@@ -187,7 +187,7 @@ public class ArrangementTest {
     @Test
     public void arrangingAnewForgetsTheMoves() {
         Circuit circuit = Circuits.demo("cold-store");
-        Circuit kept = with(circuit, Arrangement.moved(circuit, "CH", -6, 0));
+        Circuit kept = with(circuit, Arrangement.moved(circuit, "CH", 6, 0));
         assertEquals(Arrangement.without(kept), Map.of());
         assertEquals(drawn(with(kept, Arrangement.without(kept))), drawn(circuit));
     }

@@ -122,8 +122,8 @@ record HandsView(List<Group> groups) {
                 label(f.name()),
                 kind,
                 f.choices(),
-                Numbers.plain(f.min()),
-                Numbers.plain(f.max()),
+                f.isBounded() ? Numbers.plain(f.min()) : null,
+                f.isBounded() ? Numbers.plain(f.max()) : null,
                 "0.1",
                 f.unit(),
                 digit);

@@ -28,7 +28,11 @@ record CatalogueEntry(
         List<SymbolSvg.Named> iecSymbols,
         List<String> faults) {
 
-    /** A parameter or input. */
+    /**
+     * A parameter or input.
+     *
+     * @param value what it is without one, with its unit; empty where there is none
+     */
     record Row(String name, String value, String unit) {}
 
     static CatalogueEntry of(PartType type) {
@@ -59,7 +63,9 @@ record CatalogueEntry(
 
     private static Row row(Field f) {
         Object v = f.initial();
-        String value = v == null ? "–" : v instanceof Number n ? Numbers.plain(n.doubleValue()) : String.valueOf(v);
+        String value = v == null
+                ? ""
+                : v instanceof Number n ? Numbers.plain(n.doubleValue()) + " " + f.unit() : String.valueOf(v);
         String choices = f.choices().isEmpty() || v instanceof List ? "" : " of " + String.join(", ", f.choices());
         return new Row(f.name(), value + choices, f.unit());
     }

@@ -2,7 +2,6 @@ package org.jagridge.web.export;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jagridge.core.circuit.Circuit;
@@ -12,7 +11,6 @@ import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.drawing.Ladder;
-import org.jagridge.core.edit.PartText;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Trait;
@@ -73,23 +71,10 @@ final class PaperLists {
                         p.title(),
                         PartTypes.catalogue().require(p).title(),
                         place(p.place()),
-                        ratings(p),
+                        RatingWords.of(p),
                         p.fitted() ? "" : p.whenNotFitted() == Part.WhenNotFitted.BYPASS ? "no, bypassed" : "no"))
                 .toList();
         return new Table("Devices", List.of("Device", "Name", "Kind", "Place", "Ratings", "Fitted"), rows);
-    }
-
-    /** What differs from the usual, without what is itself a list of rules. */
-    private static String ratings(Part part) {
-        Map<String, Object> plain = new LinkedHashMap<>();
-        part.params().forEach((name, value) -> {
-            boolean rules = value instanceof Map<?, ?>
-                    || (value instanceof List<?> list && list.stream().anyMatch(v -> v instanceof Map<?, ?>));
-            if (!rules) {
-                plain.put(name, value);
-            }
-        });
-        return PartText.write(plain);
     }
 
     private Table wires() {

@@ -31,17 +31,23 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
     private static final Pattern PLACES = Pattern.compile(
             "<(?<skipped>textarea|script|style)\\b.*?</\\k<skipped>>"
                     + "|<input\\b[^>]*\\bdata-unit=\"(?<unit>°C|m)\"[^>]*>"
+                    + "|(?<ratings><input\\b[^>]*\\bdata-unit=\"ratings\"[^>]*>|\\bdata-ratings=\"[^\"]*\")"
                     + "|\\b(?:value|href|hx-vals|hx-post|hx-get|name|id)=\"[^\"]*\""
                     + "|(?<![\\w.,])(?<celsius>" + NUMBER + ") °C"
-                    + "|(?<=[−+±] ?)(?<kelvin>[0-9]+(?:\\.[0-9]+)?) K\\b"
+                    + "|(?<=[−+±>] ?|\\b(?:differential|on|off) )(?<kelvin>[0-9]+(?:\\.[0-9]+)?) K\\b(?!\\.)"
                     + "|(?<![\\w.,])(?<metres>[0-9]+(?:\\.[0-9]+)?) (?:m\\b(?![\\w²³/])|metres\\b)"
+                    + "|(?<![\\w.,])(?<perKm>[0-9]+(?:\\.[0-9]+)?) Ω/km"
                     + "|(?<=class=\"unit-word\">)(?<word>°C|m)(?=<)"
+                    + "|(?<=class=\"rating-name\">)(?<name>[a-z]\\w*?(?:Celsius|Metres|K))(?=<)"
                     + "|(?<=>)(?<face>" + NUMBER + ")(?<gap></span><span class=\"unit\">)°C(?=<)"
                     + "|(?<![\\w.])(?<awg>[0-9]{1,2}) ?AWG\\b"
                     + "|(?<![\\w.])(?<mm>[0-9]+(?:\\.[0-9]+)?) ?mm[2²]",
             Pattern.DOTALL);
 
     private static final Pattern IN_FIELD = Pattern.compile("\\b(value|min|max|placeholder)=\"(" + NUMBER + ")\"");
+    private static final Pattern TYPED = Pattern.compile("\\bvalue=\"([^\"]*)\"");
+    private static final Pattern RATING =
+            Pattern.compile("(?<=[\\s\"])([a-z]\\w*?)(Celsius|Metres|K)(?:=(" + NUMBER + "))?(?=[\\s\"])");
     private static final Pattern UNIT = Pattern.compile("\\bdata-unit=\"[^\"]*\"");
 
     /** Whether all is as it is kept. */
@@ -57,6 +63,15 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
     private String place(Matcher m) {
         if (m.group("unit") != null) {
             return field(m.group(), m.group("unit"));
+        }
+        if (m.group("ratings") != null) {
+            return ratings(m.group());
+        }
+        if (m.group("name") != null) {
+            return ratings('"' + m.group("name") + '"').replace("\"", "");
+        }
+        if (m.group("perKm") != null && feet) {
+            return hundredths(Double.parseDouble(m.group("perKm")) * Quantity.METRES_PER_FOOT) + " Ω/1000 ft";
         }
         if (m.group("celsius") != null && fahrenheit) {
             return degrees(m.group("celsius")) + " °F";
@@ -96,6 +111,31 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
         return UNIT.matcher(other).replaceFirst("data-unit=\"" + (degrees ? "°F" : "ft") + "\"");
     }
 
+    /** A part's ratings as they are typed in a line: {@code opensAt=42.8°F} for {@code opensAtCelsius=6}. */
+    private String ratings(String tag) {
+        Matcher value = TYPED.matcher(tag);
+        boolean typed = value.find();
+        String shown = RATING.matcher(tag).replaceAll(m -> {
+            boolean length = m.group(2).equals("Metres");
+            if (length ? !feet : !fahrenheit) {
+                return Matcher.quoteReplacement(m.group());
+            }
+            return m.group(1) + (m.group(3) == null ? "" : "=" + rating(Double.parseDouble(m.group(3)), m.group(2)));
+        });
+        return typed && !shown.equals(tag)
+                ? shown.replaceFirst(
+                        "<input\\b", "<input data-kept=\"" + Matcher.quoteReplacement(value.group(1)) + "\"")
+                : shown;
+    }
+
+    private static String rating(double number, String kept) {
+        return switch (kept) {
+            case "Metres" -> thousandths(number / Quantity.METRES_PER_FOOT) + "ft";
+            case "K" -> thousandths(Quantity.fahrenheitBetween(number)) + "°F";
+            default -> thousandths(Quantity.fahrenheit(number)) + "°F";
+        };
+    }
+
     /** "0.82 mm² (18 AWG)": what is marked stays, since that is what one finds on the cable. */
     private static String beside(Matcher m, String word) {
         Optional<ConductorSize> size = ConductorSize.of(word)
@@ -114,7 +154,20 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
     }
 
     private static String tenths(double number) {
-        String text = String.format(Locale.ROOT, "%.1f", number);
-        return text.endsWith(".0") ? text.substring(0, text.length() - 2).replaceFirst("^-0$", "0") : text;
+        return plain(number, "%.1f");
+    }
+
+    private static String hundredths(double number) {
+        return plain(number, "%.2f");
+    }
+
+    /** So exact that what was kept with two places is what is read again. */
+    private static String thousandths(double number) {
+        return plain(number, "%.3f");
+    }
+
+    private static String plain(double number, String format) {
+        String text = String.format(Locale.ROOT, format, number).replaceFirst("\\.?0+$", "");
+        return text.equals("-0") ? "0" : text;
     }
 }

@@ -13,9 +13,11 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 
-/** Puts pages into the units that are chosen; files, data and the HTTP interface stay in those that all is kept in. */
+/** Puts pages and their drawings into the units that are chosen; files, data and the HTTP interface stay in those that all is kept in. */
 @Component
 class UnitsFilter extends OncePerRequestFilter {
+    private static final MediaType DRAWING = new MediaType("image", "svg+xml");
+
     private final ObjectProvider<Settings> settings;
 
     /** @param settings asked for with the first page: filters are made before the database is looked at */
@@ -33,7 +35,7 @@ class UnitsFilter extends OncePerRequestFilter {
         }
         ContentCachingResponseWrapper kept = new ContentCachingResponseWrapper(response);
         chain.doFilter(request, kept);
-        if (isPage(kept.getContentType())) {
+        if (isPage(kept.getContentType(), request.getRequestURI())) {
             String html = new String(kept.getContentAsByteArray(), StandardCharsets.UTF_8);
             kept.resetBuffer();
             kept.getOutputStream().write(units.page(html).getBytes(StandardCharsets.UTF_8));
@@ -41,7 +43,11 @@ class UnitsFilter extends OncePerRequestFilter {
         kept.copyBodyToResponse();
     }
 
-    private static boolean isPage(String type) {
-        return type != null && MediaType.TEXT_HTML.isCompatibleWith(MediaType.parseMediaType(type));
+    private static boolean isPage(String type, String address) {
+        if (type == null || address.startsWith("/api/")) {
+            return false;
+        }
+        MediaType media = MediaType.parseMediaType(type);
+        return MediaType.TEXT_HTML.isCompatibleWith(media) || DRAWING.isCompatibleWith(media);
     }
 }

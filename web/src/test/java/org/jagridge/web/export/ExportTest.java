@@ -142,4 +142,12 @@ public class ExportTest extends BrowserTest {
         assertEquals(get("/circuits/nowhere/wires.csv").statusCode(), 404);
         assertEquals(get("/circuits/nowhere/print").statusCode(), 404);
     }
+
+    @Test
+    public void ratingsOnPaperAreWords() {
+        page().navigate(url("/circuits/propagation-house/print"));
+        assertThat(page().locator("tr:has(td:text-is('FROST'))").first())
+                .containsText("opens at 6 °C, closes at 4 °C, reads AIRT");
+        assertThat(page().locator("tr:has(td:text-is('TI'))").first()).containsText("40 VA");
+    }
 }

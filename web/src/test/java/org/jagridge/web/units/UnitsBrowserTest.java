@@ -91,4 +91,46 @@ public class UnitsBrowserTest extends BrowserTest {
         page().reload();
         assertThat(page().locator("[name='o.metres']").first()).hasValue(Pattern.compile("100( ft)?"));
     }
+
+    @Test
+    public void aRatingIsTypedInFahrenheitAndOthersOfItsRowStay() {
+        String slug = copy("propagation-house", "Rated");
+        choose("f");
+        page().navigate(url("/circuits/" + slug + "/edit"));
+        page().locator("#tab-parts").click();
+        Locator ratings = page().locator("tr:has([name='id'][value='FROST']) [name='params']");
+        assertThat(ratings).hasValue(Pattern.compile("opensAt=42\\.8°F closesAt=39\\.2°F.*"));
+        ratings.fill(ratings.inputValue().replace("42.8", "44.6"));
+        ratings.press("Enter");
+        assertThat(page().locator("body")).containsText("everything is saved");
+        assertThat(page().locator("tr:has([name='id'][value='FROST']) [name='params']"))
+                .hasValue(Pattern.compile("opensAt=44\\.6°F closesAt=39\\.2°F.*"));
+        choose("c");
+        page().navigate(url("/circuits/" + slug + "/edit"));
+        assertThat(page().locator("tr:has([name='id'][value='FROST']) [name='params']"))
+                .hasValue(Pattern.compile("opensAtCelsius=7 closesAtCelsius=4.*"));
+    }
+
+    /** What was typed in one unit is the same temperature when the page is read again in the other. */
+    @Test
+    public void aDraftOfAScenarioKnowsInWhichUnitItWasTyped() {
+        String editor = url("/circuits/wardens-cottage/scenario?run=TH-heat");
+        page().navigate(editor);
+        page().locator("[data-add='acts']").click();
+        Locator row = page().locator("#acts .sentence").last();
+        row.locator(".time").fill("2:00");
+        row.locator(".what").selectOption("ROOM.celsius");
+        row.locator(".value").fill("15");
+        assertThat(page().locator("#preview")).containsText("ROOM temperature: 15 °C");
+        choose("f");
+        page().navigate(editor);
+        assertThat(page().locator("#acts .sentence").last().locator(".value")).hasValue("59");
+        assertThat(page().locator("#preview")).containsText("ROOM temperature: 59 °F");
+        page().locator("#acts .sentence").last().locator(".value").fill("50");
+        assertThat(page().locator("#preview")).containsText("ROOM temperature: 50 °F");
+        choose("c");
+        page().navigate(editor);
+        assertThat(page().locator("#preview")).containsText("ROOM temperature: 10 °C");
+        page().locator("#draft-drop").click();
+    }
 }

@@ -39,6 +39,24 @@ public class UnitsTest {
             {"<input value=\"30.48\" data-unit=\"m\"/>", "<input value=\"100\" data-kept=\"30.48\" data-unit=\"ft\"/>"},
             {"<input value=\"40 ft\" data-unit=\"m\"/>", "<input value=\"40 ft\" data-unit=\"ft\"/>"},
             {"<input data-unit=\"V\" value=\"20\"/>", "<input data-unit=\"V\" value=\"20\"/>"},
+            // a line of ratings
+            {
+                "<input name=\"params\" value=\"opensAtCelsius=6 reads=AIRK differentialK=0.5 va=40\" title=\"opensAtCelsius=90 changeoverCelsius\" data-unit=\"ratings\"/>",
+                "<input data-kept=\"opensAtCelsius=6 reads=AIRK differentialK=0.5 va=40\" name=\"params\" value=\"opensAt=42.8°F reads=AIRK differential=0.9°F va=40\" title=\"opensAt=194°F changeover\" data-unit=\"ratings\"/>"
+            },
+            {
+                "<option data-ratings=\"coilVolts=24 opensAtCelsius=90\">",
+                "<option data-ratings=\"coilVolts=24 opensAt=194°F\">"
+            },
+            {
+                "<td class=\"rating-name\">opensAtCelsius</td><td>90 °C</td>",
+                "<td class=\"rating-name\">opensAt</td><td>194 °F</td>"
+            },
+            {
+                "<td>differential 5 K, aux on 0.5 K; K 5 K.A1 5 K</td>",
+                "<td>differential 9 °F, aux on 0.9 °F; K 5 K.A1 5 K</td>"
+            },
+            {"2 × 30.48 m × 20.95 Ω/km", "2 × 100 ft × 6.39 Ω/1000 ft"},
             // what somebody typed
             {"<textarea>at 20 °C</textarea> 20 °C", "<textarea>at 20 °C</textarea> 68 °F"},
             {"<input value=\"at 20 °C\"/>", "<input value=\"at 20 °C\"/>"},
