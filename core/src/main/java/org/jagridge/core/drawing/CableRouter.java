@@ -57,7 +57,7 @@ final class CableRouter {
         int start = square(from, cores, out, false);
         int goal = square(to, cores, in, true);
         Arrays.fill(cost, Integer.MAX_VALUE);
-        ends = new Sums(p -> lattice.reserved[p] != 0);
+        ends = new Sums(p -> lattice.reserved[p] != 0 || lattice.fan[p] != 0);
         strands = List.of(new Sums(p -> lattice.strand[2 * p] != 0), new Sums(p -> lattice.strand[2 * p + 1] != 0));
         if (start < 0 || goal < 0 || !isFree(start, cores, out)) {
             return Optional.empty();

@@ -38,38 +38,42 @@ record Chosen(Placement placement, Optional<WireLayout.Ways> wires) {
     private static Chosen made(Assembly assembly) {
         Circuit circuit = assembly.circuit();
         Placement rows = RowPlacement.of(assembly);
-        Chosen inRows = tried(circuit, rows);
+        Try inRows = Try.of(circuit, rows);
         if (inRows.steps() > LITTLE_WORK) {
-            return wired(circuit, rows);
+            return inRows.chosen();
         }
         Set<String> supplies = RowPlacement.supplies(assembly);
-        List<Chosen> nearer = Parallel.map(
-                WEIGHTS, w -> tried(circuit, RowPlacement.drawnIn(assembly, Nearer.of(circuit, rows, supplies, w))));
+        List<Try> nearer = Parallel.map(
+                WEIGHTS, w -> Try.of(circuit, RowPlacement.drawnIn(assembly, Nearer.of(circuit, rows, supplies, w))));
         return Stream.concat(Stream.of(inRows), nearer.stream())
-                .min(Comparator.comparingInt(Chosen::apart).thenComparingDouble(Chosen::cost))
-                .map(best -> wired(circuit, best.placement))
-                .orElseThrow();
+                .min(Comparator.comparingInt(Try::apart).thenComparingDouble(Try::cost))
+                .orElseThrow()
+                .chosen();
     }
 
-    private static Chosen tried(Circuit circuit, Placement placement) {
-        return new Chosen(placement, WireLayout.atFirst(circuit, placement));
-    }
+    /** An arrangement with the first ways of its wires; empty where they don't fit. */
+    private record Try(Placement placement, WireLayout layout, Optional<WireLayout.Ways> first) {
+        static Try of(Circuit circuit, Placement placement) {
+            WireLayout layout = WireLayout.begun(circuit, placement);
+            return new Try(placement, layout, layout.ways());
+        }
 
-    private static Chosen wired(Circuit circuit, Placement placement) {
-        return new Chosen(placement, WireLayout.of(circuit, placement));
-    }
+        Chosen chosen() {
+            return new Chosen(placement, layout.again().ways());
+        }
 
-    private int steps() {
-        return wires.map(WireLayout.Ways::steps).orElse(Integer.MAX_VALUE);
-    }
+        int steps() {
+            return first.map(WireLayout.Ways::steps).orElse(Integer.MAX_VALUE);
+        }
 
-    private int apart() {
-        return wires.map(WireLayout.Ways::apart).orElse(Integer.MAX_VALUE);
-    }
+        int apart() {
+            return first.map(WireLayout.Ways::apart).orElse(Integer.MAX_VALUE);
+        }
 
-    /** Crossings, and more of them the less it has the proportions of a pane; what doesn't fit costs without end. */
-    private double cost() {
-        return wires.map(w -> (w.crossings() + FEW_CROSSINGS) * (1 + RowPlacement.misfit(placement)))
-                .orElse(Double.MAX_VALUE);
+        /** Crossings, and more of them the less it has the proportions of a pane; what doesn't fit costs without end. */
+        double cost() {
+            return first.map(w -> (w.crossings() + FEW_CROSSINGS) * (1 + RowPlacement.misfit(placement)))
+                    .orElse(Double.MAX_VALUE);
+        }
     }
 }

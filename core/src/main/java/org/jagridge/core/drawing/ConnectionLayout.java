@@ -2,8 +2,8 @@ package org.jagridge.core.drawing;
 
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -38,19 +38,28 @@ public final class ConnectionLayout {
     private static final double TRAY_LETTER = 7.2;
     /** Pixels that wires of other colours begin beside the middle of a post. */
     private static final double FAN = 3;
+    /** How far beside the post the outermost may begin, pixels: half of what posts are apart. */
+    private static final double WIDEST_FAN = 7;
 
     private final Assembly assembly;
     private final Circuit circuit;
-    private final Map<Terminal, Set<String>> colours = new HashMap<>();
+    private final Map<Terminal, Set<String>> colours;
 
     private ConnectionLayout(Assembly assembly) {
         this.assembly = assembly;
         circuit = assembly.circuit();
+        colours = colours(circuit);
+    }
+
+    /** The colours of the wires on each terminal. */
+    static Map<Terminal, Set<String>> colours(Circuit circuit) {
+        Map<Terminal, Set<String>> colours = new LinkedHashMap<>();
         for (Wire w : circuit.wires()) {
             for (Terminal t : List.of(w.from(), w.to())) {
                 colours.computeIfAbsent(t, k -> new HashSet<>()).add(String.valueOf(circuit.colourOf(w)));
             }
         }
+        return colours;
     }
 
     public static Connection of(Assembly assembly) {
@@ -82,12 +91,13 @@ public final class ConnectionLayout {
     /** From lattice steps to pixels, cut to what is used. */
     private Connection draw(Placement p, Map<String, List<int[]>> routes) {
         int[] used = {Integer.MAX_VALUE, Integer.MAX_VALUE, Integer.MIN_VALUE, Integer.MIN_VALUE};
-        p.frames().values().forEach(f -> use(used, f.x(), f.y(), f.x() + f.width() + 1, f.y() + f.height() + 1));
+        Map<String, Frame> frames = FrameTrim.of(circuit, p, routes.values());
+        frames.values().forEach(f -> use(used, f.x(), f.y(), f.x() + f.width() + 1, f.y() + f.height() + 1));
         routes.values().forEach(route -> route.forEach(q -> use(used, q[0], q[1], q[0] + 1, q[1] + 1)));
         Scale scale = new Scale(used[0], used[1]);
         List<Box> places = new ArrayList<>();
         for (Place place : circuit.places()) {
-            Frame f = p.frames().get(place.id());
+            Frame f = frames.get(place.id());
             double x = scale.x(f.x() + 0.5);
             double y = scale.y(f.y() + 0.5);
             places.add(new Box(
@@ -241,10 +251,9 @@ public final class ConnectionLayout {
     private Route route(Wire w, Placement p, List<int[]> path, Scale scale) {
         List<Point> all = new ArrayList<>();
         path.forEach(q -> all.add(new Point(scale.x(q[0]), scale.y(q[1]))));
-        int last = path.size() - 1;
-        begin(all, w.from(), p, scale, last == 0 ? 0 : Integer.signum(path.get(1)[0] - path.get(0)[0]));
+        begin(all, w.from(), p, scale);
         Collections.reverse(all);
-        begin(all, w.to(), p, scale, last == 0 ? 0 : Integer.signum(path.get(last - 1)[0] - path.get(last)[0]));
+        begin(all, w.to(), p, scale);
         Collections.reverse(all);
         List<Point> bends = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
@@ -261,12 +270,26 @@ public final class ConnectionLayout {
         return new Route(w.id(), assembly.node(w.from()).orElseThrow(), bends);
     }
 
-    /** Puts a post before a wire's points; where wires of several colours begin, those to the sides begin beside it. */
-    private void begin(List<Point> points, Terminal t, Placement p, Scale scale, int side) {
+    /**
+     * Puts a post before a wire's points; where wires of several colours begin, those that turn to a side begin beside it,
+     * the first to turn outermost.
+     */
+    private void begin(List<Point> points, Terminal t, Placement p, Scale scale) {
         Point post = at(p.post(t), scale);
-        double beside = colours.get(t).size() > 1 ? side * FAN : 0;
-        if (beside != 0) {
-            points.set(0, new Point(post.x() + beside, points.get(0).y()));
+        int colours = this.colours.get(t).size();
+        int together = WireLayout.fanSteps(colours);
+        int turn = 0;
+        while (turn <= together
+                && turn + 1 < points.size()
+                && points.get(turn + 1).x() == post.x()) {
+            turn++;
+        }
+        if (colours > 1 && turn <= together && turn + 1 < points.size()) {
+            double side = Math.signum(points.get(turn + 1).x() - post.x());
+            double beside = side * (together + 1 - turn) * Math.min(FAN, WIDEST_FAN / (together + 1));
+            for (int i = 0; i <= turn; i++) {
+                points.set(i, new Point(post.x() + beside, points.get(i).y()));
+            }
             points.add(0, new Point(post.x() + beside, post.y()));
         }
         points.add(0, post);

@@ -198,8 +198,10 @@ final class Corridors {
             boolean free = true;
             for (int i = 0; i < length; i++) {
                 int p = first + lane * toLane + i * toNext;
-                boolean open =
-                        !lattice.blocked[p] && lattice.reserved[p] == 0 && lattice.strand[2 * p + orientation] == 0;
+                boolean open = !lattice.blocked[p]
+                        && lattice.reserved[p] == 0
+                        && lattice.fan[p] == 0
+                        && lattice.strand[2 * p + orientation] == 0;
                 free &= open;
                 seam |= open && i == HALF;
                 crossed += lattice.strand[(2 * p + orientation) ^ 1] == 0 ? 0 : 1;

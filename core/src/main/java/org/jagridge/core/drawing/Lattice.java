@@ -17,6 +17,8 @@ final class Lattice {
     final boolean[] blocked;
     /** Net that alone may begin or end at a point, or 0. */
     final int[] reserved;
+    /** One more than the point before the post that alone has the use of a point, or 0: wires may lie on each other there. */
+    final int[] fan;
     /** Place that a point lies in, or 0. */
     final int[] place;
     /** Strand in each slot (point × 2 + orientation), how many of its wires, and whether they stay. */
@@ -33,6 +35,7 @@ final class Lattice {
         int n = width * height;
         blocked = new boolean[n];
         reserved = new int[n];
+        fan = new int[n];
         place = new int[n];
         strand = new int[2 * n];
         uses = new int[2 * n];
@@ -61,9 +64,12 @@ final class Lattice {
         return Math.abs(a - b) == 1 ? HORIZONTAL : VERTICAL;
     }
 
-    /** Calls {@code each} with every slot that a path takes; its ends are kept for its net and take none. */
-    static void slots(int[] path, IntConsumer each) {
+    /** Calls {@code each} with every slot that a path takes; its ends, and the fan at a post, are kept for it and take none. */
+    void slots(int[] path, IntConsumer each) {
         for (int i = 1; i < path.length - 1; i++) {
+            if (fan[path[i]] != 0) {
+                continue;
+            }
             int in = orientation(path[i - 1], path[i]);
             int out = orientation(path[i], path[i + 1]);
             if (in == out) {

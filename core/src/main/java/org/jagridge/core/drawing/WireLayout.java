@@ -6,11 +6,9 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
@@ -33,10 +31,13 @@ final class WireLayout {
     private final Tracks columns;
     private final Tracks rows;
     private final Lattice lattice;
+    /** Made once the cables lie. */
+    private WireRouter router;
+
+    private boolean fits;
     private final Map<Terminal, Integer> nets = new HashMap<>();
     private final Map<String, Integer> strands = new HashMap<>();
-    private final Groups<String> merged = new Groups<>();
-    private final Map<String, Integer> cables = new HashMap<>();
+    private final Map<String, Integer> cableNumbers = new HashMap<>();
     private final List<WireRouter.Job> jobs = new ArrayList<>();
     /** The way of a core from gland to gland, by wire, from the wire's first end on. */
     private final Map<String, int[]> bundled = new HashMap<>();
@@ -103,12 +104,28 @@ final class WireLayout {
 
     /** The ways of all wires; empty where they don't fit between the boxes. */
     static Optional<Ways> of(Circuit circuit, Placement placement) {
-        return bundled(circuit, placement).ways(true);
+        return begun(circuit, placement).again().ways();
     }
 
-    /** The same as first found: about what can be had, in a fraction of the time. */
-    static Optional<Ways> atFirst(Circuit circuit, Placement placement) {
-        return bundled(circuit, placement).ways(false);
+    /** With the ways that were found first: about what can be had, in a fraction of the time. */
+    static WireLayout begun(Circuit circuit, Placement placement) {
+        WireLayout layout = bundled(circuit, placement);
+        layout.fits = layout.router.route(layout.allJobs());
+        return layout;
+    }
+
+    /** The same after a second look at each wire. */
+    WireLayout again() {
+        if (fits) {
+            router.again();
+        }
+        return this;
+    }
+
+    Optional<Ways> ways() {
+        return fits
+                ? Optional.of(new Ways(joined(router.paths()), crossings(), apart(), router.steps()))
+                : Optional.empty();
     }
 
     /**
@@ -136,25 +153,20 @@ final class WireLayout {
     }
 
     private void bundle(List<String> first) {
-        mergeWhereTooManyMeet();
         obstacles();
-        CableRouter router = new CableRouter(lattice);
+        fans();
+        CableRouter cables = new CableRouter(lattice);
         glands.stream()
                 .sorted(Comparator.comparingInt(
                         g -> first.contains(g.cable()) ? first.indexOf(g.cable()) : first.size()))
-                .forEach(g -> bundle(g, router));
+                .forEach(g -> bundle(g, cables));
+        router = new WireRouter(lattice);
     }
 
     /** The same where the wires don't fit: some lie on others, or on boxes, but each is there. */
     static Map<String, List<int[]>> onOthers(Circuit circuit, Placement placement) {
         WireLayout layout = bundled(circuit, placement);
-        return layout.joined(new WireRouter(layout.lattice).routeOnOthers(layout.allJobs()));
-    }
-
-    private Optional<Ways> ways(boolean again) {
-        WireRouter router = new WireRouter(lattice);
-        return router.route(allJobs(), again)
-                .map(paths -> new Ways(joined(paths), crossings(), apart(), router.steps()));
+        return layout.joined(layout.router.routeOnOthers(layout.allJobs()));
     }
 
     private int apart() {
@@ -230,11 +242,11 @@ final class WireLayout {
         return lattice.at(x(post.x()), y(post.y() + post.out()));
     }
 
-    private void bundle(Glands.Gland g, CableRouter router) {
+    private void bundle(Glands.Gland g, CableRouter cables) {
         int n = g.cores().size();
         CableRouter.Gland from = outside(g.from());
         CableRouter.Gland to = outside(g.to());
-        Optional<List<int[]>> ways = router.route(n, from, g.out(), to, g.in());
+        Optional<List<int[]>> ways = cables.route(n, from, g.out(), to, g.in());
         if (ways.isEmpty()) {
             unbundled.add(g.cable());
             return;
@@ -275,33 +287,40 @@ final class WireLayout {
         return r;
     }
 
-    /** Wires of one net and colour, which may lie on each other; and those that have no way of their own from a terminal. */
+    /** Wires of one net and colour, which may lie on each other. */
     private int strand(Wire w) {
-        return strands.computeIfAbsent(merged.root(key(w)), k -> strands.size() + 1);
+        return strands.computeIfAbsent(key(w), k -> strands.size() + 1);
     }
 
     private String key(Wire w) {
         return nets.get(w.from()) + " " + circuit.colourOf(w);
     }
 
-    /** Between two posts there is room for one wire: from each there are two ways. A third colour lies on one of the others. */
-    private void mergeWhereTooManyMeet() {
-        Map<Terminal, Set<String>> at = new LinkedHashMap<>();
-        for (Wire w : circuit.wires()) {
-            for (Terminal t : List.of(w.from(), w.to())) {
-                at.computeIfAbsent(t, k -> new LinkedHashSet<>()).add(key(w));
-            }
-        }
-        at.values().forEach(keys -> {
-            List<String> all = List.copyOf(keys);
-            for (int i = WAYS; i < all.size(); i++) {
-                merged.join(all.get(i % WAYS), all.get(i));
+    /**
+     * Between two posts there is room for one wire: from each there are two ways. Where wires of more colours meet, they go
+     * a little further together before they part, as in a fan.
+     */
+    private void fans() {
+        ConnectionLayout.colours(circuit).forEach((t, colours) -> {
+            Placement.Post post = placement.post(t);
+            int before = before(t);
+            for (int i = 2; i <= 1 + fanSteps(colours.size()); i++) {
+                int point = lattice.at(x(post.x()), y(post.y() + i * post.out()));
+                if (lattice.blocked[point] || lattice.reserved[point] != 0 || lattice.fan[point] != 0) {
+                    return;
+                }
+                lattice.fan[point] = before + 1;
             }
         });
     }
 
+    /** How many steps wires of so many colours go together. */
+    static int fanSteps(int colours) {
+        return Math.max(0, colours - WAYS);
+    }
+
     private int cable(Wire w) {
-        return w.cable() == null ? 0 : cables.computeIfAbsent(w.cable(), k -> cables.size() + 1);
+        return w.cable() == null ? 0 : cableNumbers.computeIfAbsent(w.cable(), k -> cableNumbers.size() + 1);
     }
 
     private void job(Wire w, String id, int from, int to) {

@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jagridge.core.budget.Budget;
@@ -82,6 +81,7 @@ final class WireRouter {
 
     private final Map<String, int[]> paths = new HashMap<>();
     private final Map<String, Job> jobs = new HashMap<>();
+    private final List<Job> order = new ArrayList<>();
     private final StateHeap open = new StateHeap();
     private final Map<Integer, List<int[]>> kin = new HashMap<>();
     private final Corridors corridors;
@@ -103,7 +103,7 @@ final class WireRouter {
         history = new int[2 * n];
         cell = new int[2 * n];
         for (int i = 0; i < 2 * n; i++) {
-            boolean closed = lattice.blocked[i >> 1] || lattice.reserved[i >> 1] != 0;
+            boolean closed = lattice.blocked[i >> 1] || lattice.reserved[i >> 1] != 0 || lattice.fan[i >> 1] != 0;
             cell[i] = lattice.strand[i]
                     | (closed ? CLOSED : 0)
                     | (lattice.fixed[i] ? FIXED : 0)
@@ -117,11 +117,10 @@ final class WireRouter {
     /**
      * Routes all wires, short ones before long ones.
      *
-     * @param again whether each is looked at once more, now that all others lie
-     * @return the points of each by its id; empty where they don't all fit
+     * @return whether they all fit
      */
-    Optional<Map<String, int[]>> route(List<Job> all, boolean again) {
-        List<Job> order = new ArrayList<>(all);
+    boolean route(List<Job> all) {
+        order.addAll(all);
         order.sort(Comparator.comparingInt(this::span));
         Deque<Job> queue = new ArrayDeque<>(order);
         all.forEach(j -> jobs.put(j.id(), j));
@@ -130,11 +129,11 @@ final class WireRouter {
             Job job = queue.pollFirst();
             int[] path = firstWay(job);
             if (path == null) {
-                return Optional.empty();
+                return false;
             }
             Set<String> inTheWay = conflicts(job, path);
             if (!inTheWay.isEmpty() && attempts-- < 0) {
-                return Optional.empty();
+                return false;
             }
             for (String id : inTheWay) {
                 Job other = jobs.get(id);
@@ -144,11 +143,20 @@ final class WireRouter {
             take(path, job, 1);
             paths.put(job.id(), path);
         }
-        int rounds = !again ? 0 : Math.max(1, Math.min(MOST_ROUNDS, SECOND_LOOKS / Math.max(1, all.size())));
+        return true;
+    }
+
+    /** Looks at each wire again, now that all others lie: a few times where there are few, so that it doesn't take long. */
+    void again() {
+        int rounds = Math.max(1, Math.min(MOST_ROUNDS, SECOND_LOOKS / Math.max(1, order.size())));
         for (int i = 0; i < rounds; i++) {
             order.forEach(this::again);
         }
-        return Optional.of(paths);
+    }
+
+    /** The points of each wire by its id. */
+    Map<String, int[]> paths() {
+        return paths;
     }
 
     /** How many points were looked at until now. */
@@ -186,7 +194,7 @@ final class WireRouter {
 
     private void take(int[] path, Job job, int by) {
         lattice.take(path, job.strand(), job.cable(), by);
-        Lattice.slots(path, slot -> cell[slot] = (cell[slot] & ~STRAND) | lattice.strand[slot]);
+        lattice.slots(path, slot -> cell[slot] = (cell[slot] & ~STRAND) | lattice.strand[slot]);
         corridors.touched(path);
         List<int[]> alike = kin.computeIfAbsent(job.strand(), k -> new ArrayList<>());
         if (by > 0) {
@@ -212,7 +220,7 @@ final class WireRouter {
 
     private Set<String> conflicts(Job job, int[] path) {
         Set<Integer> contested = new HashSet<>();
-        Lattice.slots(path, slot -> {
+        lattice.slots(path, slot -> {
             if (lattice.strand[slot] != 0 && lattice.strand[slot] != job.strand()) {
                 contested.add(slot);
                 history[slot] += CONFLICT / 4;
@@ -222,7 +230,7 @@ final class WireRouter {
         if (contested.isEmpty()) {
             return Set.of();
         }
-        paths.forEach((wire, other) -> Lattice.slots(other, slot -> {
+        paths.forEach((wire, other) -> lattice.slots(other, slot -> {
             if (contested.contains(slot)) {
                 wires.add(wire);
             }
@@ -296,7 +304,7 @@ final class WireRouter {
                 int out = d >> 1;
                 int target = 2 * next + out;
                 if (seen[target] == 2 * search + 1
-                        || ((cell[target] & CLOSED) != 0 && next != goal)
+                        || ((cell[target] & CLOSED) != 0 && next != goal && !isOwnFan(job, next))
                         || (within != null && !within.has(nextX, nextY))) {
                     continue;
                 }
@@ -316,6 +324,11 @@ final class WireRouter {
             }
         }
         return null;
+    }
+
+    private boolean isOwnFan(Job job, int point) {
+        int post = lattice.fan[point] - 1;
+        return post >= 0 && (post == job.from() || post == job.to());
     }
 
     /** What the way from here will cost at about the least: its length, and the bends that it can't do without. */

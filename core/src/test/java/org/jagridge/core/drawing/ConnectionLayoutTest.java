@@ -30,6 +30,8 @@ public class ConnectionLayoutTest {
     private static final int GENERATED = 40;
     /** Larger families are drawn by the bench. */
     private static final int MOST_PARTS = 80;
+    /** Pixels. */
+    private static final int MOST_ROOM = 72;
 
     private final IdentityHashMap<Circuit, Connection> drawn = new IdentityHashMap<>();
 
@@ -200,6 +202,38 @@ public class ConnectionLayoutTest {
                         || part.y() >= other.y() + other.height();
                 assertTrue(apart, part.id() + " lies on " + other.id());
             }
+        }
+    }
+
+    /** Below and to the right of what is in a place, and of what passes through it, there is room for numbers at screws only. */
+    @Test(dataProvider = "circuits")
+    public void aFrameHasNoRoomThatNothingNeeds(String name, Circuit circuit) {
+        Connection c = drawn(circuit);
+        for (Connection.Box place : c.places()) {
+            double lowest = 0;
+            double rightmost = place.x() + place.title().length() * 8.0 + 20;
+            for (Connection.Box part : c.parts()) {
+                if (placeOf(circuit, new Terminal(part.id(), "1")).equals(place.id())) {
+                    lowest = Math.max(lowest, part.y() + part.height());
+                    rightmost = Math.max(rightmost, part.x() + part.width());
+                }
+            }
+            boolean holds = lowest > 0;
+            for (Connection.Route route : c.wires()) {
+                for (int i = 1; i < route.points().size(); i++) {
+                    Connection.Point p = route.points().get(i - 1);
+                    Connection.Point q = route.points().get(i);
+                    boolean level = p.y() == q.y();
+                    boolean meets = Math.max(p.x(), q.x()) >= place.x()
+                            && Math.min(p.x(), q.x()) <= place.x() + place.width()
+                            && Math.max(p.y(), q.y()) >= place.y()
+                            && Math.min(p.y(), q.y()) <= place.y() + place.height();
+                    lowest = meets && level ? Math.max(lowest, p.y()) : lowest;
+                    rightmost = meets && !level ? Math.max(rightmost, p.x()) : rightmost;
+                }
+            }
+            assertTrue(!holds || place.y() + place.height() <= lowest + MOST_ROOM, name + ": under " + place.id());
+            assertTrue(!holds || place.x() + place.width() <= rightmost + MOST_ROOM, name + ": beside " + place.id());
         }
     }
 

@@ -15,6 +15,7 @@ import org.jagridge.core.circuit.Wire;
 
 /** Looks for what a draughtsman would call a mistake. Returns the mistakes in words. */
 final class GeometryCheck {
+    private static final double AT_A_SCREW = 6;
     private static final double EPS = 0.01;
 
     record Rect(String what, double x1, double y1, double x2, double y2) {
@@ -109,21 +110,8 @@ final class GeometryCheck {
         return mistakes;
     }
 
-    /** Pieces of line that two wires of different colours share; where three colours meet at a screw they may. */
+    /** Pieces of line that two wires of different colours share; the few pixels where many meet at a screw they may. */
     static List<String> coloursOnEachOther(Connection c, Circuit circuit) {
-        Map<Terminal, Set<String>> colours = new HashMap<>();
-        for (Wire w : circuit.wires()) {
-            String colour = String.valueOf(circuit.colourOf(w));
-            colours.computeIfAbsent(w.from(), t -> new HashSet<>()).add(colour);
-            colours.computeIfAbsent(w.to(), t -> new HashSet<>()).add(colour);
-        }
-        Map<Terminal, Terminal> netOf = nets(circuit);
-        Set<Terminal> crowded = new HashSet<>();
-        colours.forEach((t, set) -> {
-            if (set.size() > 2) {
-                crowded.add(netOf.get(t));
-            }
-        });
         List<String> mistakes = new ArrayList<>();
         List<Segment> segments = segments(c, circuit);
         for (int i = 0; i < segments.size(); i++) {
@@ -134,7 +122,7 @@ final class GeometryCheck {
                         String.valueOf(circuit.colourOf(circuit.wire(a.wire).orElseThrow()));
                 String colourB =
                         String.valueOf(circuit.colourOf(circuit.wire(b.wire).orElseThrow()));
-                if (!colourA.equals(colourB) && a.shared(b) > 1 && !crowded.contains(a.net)) {
+                if (!colourA.equals(colourB) && a.shared(b) > AT_A_SCREW) {
                     mistakes.add(a + " lies on " + b);
                 }
             }

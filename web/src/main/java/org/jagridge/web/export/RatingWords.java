@@ -52,7 +52,9 @@ final class RatingWords {
             return yes ? name : name + ": no";
         }
         String number = value instanceof List<?> list
-                ? list.stream().map(RatingWords::plain).collect(Collectors.joining("+"))
+                ? list.stream()
+                        .map(RatingWords::plain)
+                        .collect(Collectors.joining(field.kind() == Field.Kind.NUMBERS ? "+" : "/"))
                 : plain(value);
         // of a part that is named, the unit is that of what it measures
         String behind = value instanceof String ? "" : unit;
