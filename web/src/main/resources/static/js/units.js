@@ -3,7 +3,7 @@
   "use strict";
 
   const BARE = /^\s*[-−+]?[0-9]+([.,][0-9]+)?\s*$/;
-  const others = (input) => Boolean(input.dataset && ["°F", "ft"].includes(input.dataset.unit));
+  const others = (input) => Boolean(input.dataset && ["°F", "ft", "per ft"].includes(input.dataset.unit));
   // also a line of ratings, which is shown in other units as a whole
   const sentOtherwise = (input) => others(input) || Boolean(input.dataset && input.dataset.kept !== undefined);
 

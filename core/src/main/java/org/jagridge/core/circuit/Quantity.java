@@ -15,6 +15,9 @@ public final class Quantity {
     /** Of a difference of temperatures. */
     public static final String KELVIN = "K";
 
+    /** Of what each metre of a conductor or cable has. */
+    public static final String PER_METRE = "per m";
+
     /** The international foot, exactly. */
     public static final double METRES_PER_FOOT = 0.3048;
 
@@ -58,6 +61,11 @@ public final class Quantity {
                 case "f", "°f" -> OptionalDouble.of(Math.round(celsius(number) * THOUSAND) / THOUSAND);
                 default -> OptionalDouble.empty();
             };
+        }
+        if (PER_METRE.equals(unit)) {
+            return behind.equals("per ft")
+                    ? OptionalDouble.of(Math.round(number / METRES_PER_FOOT * THOUSAND) / THOUSAND)
+                    : OptionalDouble.empty();
         }
         if (KELVIN.equals(unit)) {
             return switch (behind) {

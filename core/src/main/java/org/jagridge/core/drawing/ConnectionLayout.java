@@ -38,6 +38,8 @@ public final class ConnectionLayout {
     private static final double TRAY_LETTER = 7.2;
     /** Pixels that wires of other colours begin beside the middle of a post. */
     private static final double FAN = 3;
+    /** How far a title is moved to the side by a mark before it, pixels. */
+    private static final double BESIDE_MARK = 6;
     /** How far beside the post the outermost may begin, pixels: half of what posts are apart. */
     private static final double WIDEST_FAN = 7;
 
@@ -118,7 +120,8 @@ public final class ConnectionLayout {
             double x = scale.x(b.x());
             double y = scale.y(b.y());
             String note = circuit.part(b.id()).map(Part::title).orElse("metalwork");
-            parts.add(new Box(b.id(), b.id(), note, x, y, w, h, new Point(x + w / 2, y + h / 2 + 4)));
+            double middle = x + w / 2 + (Placement.isMarked(circuit, b.id()) ? BESIDE_MARK : 0);
+            parts.add(new Box(b.id(), b.id(), note, x, y, w, h, new Point(middle, y + h / 2 + 4)));
             b.top().forEach(t -> posts.add(post(p.post(t), scale)));
             b.bottom().forEach(t -> posts.add(post(p.post(t), scale)));
         }

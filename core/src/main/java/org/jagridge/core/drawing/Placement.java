@@ -136,9 +136,16 @@ record Placement(Map<String, Frame> frames, Map<String, Block> blocks) {
                                     .filter(t -> !above.contains(t.name()))
                                     .toList(),
                             pitch,
-                            PartTypes.is(part, Trait.JOINT) || PartTypes.is(part, Trait.EARTH)));
+                            isMarked(circuit, part.id())));
         }
         return items;
+    }
+
+    /** Whether a box has a small mark beside its title: a joint, an earth, a place's metalwork. */
+    static boolean isMarked(Circuit circuit, String id) {
+        return circuit.part(id)
+                .map(p -> PartTypes.is(p, Trait.JOINT) || PartTypes.is(p, Trait.EARTH))
+                .orElse(true);
     }
 
     /** A box without a position, its terminals on its two faces in the order in which they are on the device. */

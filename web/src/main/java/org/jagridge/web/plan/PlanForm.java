@@ -34,6 +34,7 @@ public final class PlanForm {
 
     public record CableField(String name, String id, String from, String to, String title) {}
 
+    private static final String CABLE_METRE = "cable-metre";
     private static final String ANSWER = "answer.";
 
     private final Map<String, List<String>> values;
@@ -104,7 +105,8 @@ public final class PlanForm {
             Map<String, Object> price = new LinkedHashMap<>();
             for (String part : List.of("parts", "minutes")) {
                 if (!text("price." + name + "." + part).isEmpty()) {
-                    price.put(part, number("price." + name + "." + part, 0));
+                    String unit = name.equals(CABLE_METRE) ? Quantity.PER_METRE : "";
+                    price.put(part, number("price." + name + "." + part, unit, 0));
                 }
             }
             if (!price.isEmpty()) {

@@ -30,14 +30,14 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
     /** What is passed over, then fields with a unit, then what is put into other units. */
     private static final Pattern PLACES = Pattern.compile(
             "<(?<skipped>textarea|script|style)\\b.*?</\\k<skipped>>"
-                    + "|<input\\b[^>]*\\bdata-unit=\"(?<unit>°C|m)\"[^>]*>"
+                    + "|<input\\b[^>]*\\bdata-unit=\"(?<unit>°C|m|per m)\"[^>]*>"
                     + "|(?<ratings><input\\b[^>]*\\bdata-unit=\"ratings\"[^>]*>|\\bdata-ratings=\"[^\"]*\")"
                     + "|\\b(?:value|href|hx-vals|hx-post|hx-get|name|id)=\"[^\"]*\""
                     + "|(?<![\\w.,])(?<celsius>" + NUMBER + ") °C"
                     + "|(?<=[−+±>] ?|\\b(?:differential|on|off) )(?<kelvin>[0-9]+(?:\\.[0-9]+)?) K\\b(?!\\.)"
                     + "|(?<![\\w.,])(?<metres>[0-9]+(?:\\.[0-9]+)?) (?:m\\b(?![\\w²³/])|metres\\b)"
                     + "|(?<![\\w.,])(?<perKm>[0-9]+(?:\\.[0-9]+)?) Ω/km"
-                    + "|(?<=class=\"unit-word\">)(?<word>°C|m)(?=<)"
+                    + "|(?<=class=\"unit-word\">)(?<word>°C|m|cable metre)(?=<)"
                     + "|(?<=class=\"rating-name\">)(?<name>[a-z]\\w*?(?:Celsius|Metres|K))(?=<)"
                     + "|(?<=>)(?<face>" + NUMBER + ")(?<gap></span><span class=\"unit\">)°C(?=<)"
                     + "|(?<![\\w.])(?<awg>[0-9]{1,2}) ?AWG\\b"
@@ -86,7 +86,7 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
             return degrees(m.group("face")) + m.group("gap") + "°F";
         }
         if (m.group("word") != null) {
-            return m.group("word").equals(Quantity.METRES) ? (feet ? "ft" : "m") : fahrenheit ? "°F" : "°C";
+            return word(m.group("word"));
         }
         if (m.group("awg") != null && sizes == Sizes.MM2) {
             return beside(m, m.group("awg") + "AWG");
@@ -97,18 +97,34 @@ public record Units(boolean fahrenheit, boolean feet, Sizes sizes) {
         return m.group();
     }
 
+    private String word(String kept) {
+        return switch (kept) {
+            case Quantity.CELSIUS -> fahrenheit ? "°F" : kept;
+            case Quantity.METRES -> feet ? "ft" : kept;
+            default -> feet ? "cable foot" : kept;
+        };
+    }
+
     /** A field with a number that is typed: its page sends the unit along, and what is kept where nothing else was typed. */
     private String field(String input, String unit) {
-        boolean degrees = unit.equals(Quantity.CELSIUS);
-        if (degrees ? !fahrenheit : !feet) {
+        if (unit.equals(Quantity.CELSIUS) ? !fahrenheit : !feet) {
             return input;
         }
         String other = IN_FIELD.matcher(input).replaceAll((MatchResult m) -> {
-            double number = Double.parseDouble(m.group(2).replace('−', '-'));
-            String shown = m.group(1) + "=\"" + (degrees ? tenths(Quantity.fahrenheit(number)) : feet(number)) + "\"";
+            String shown =
+                    m.group(1) + "=\"" + typed(Double.parseDouble(m.group(2).replace('−', '-')), unit) + "\"";
             return m.group(1).equals("value") ? shown + " data-kept=\"" + m.group(2) + "\"" : shown;
         });
-        return UNIT.matcher(other).replaceFirst("data-unit=\"" + (degrees ? "°F" : "ft") + "\"");
+        String otherUnit = unit.equals(Quantity.CELSIUS) ? "°F" : unit.equals(Quantity.METRES) ? "ft" : "per ft";
+        return UNIT.matcher(other).replaceFirst("data-unit=\"" + otherUnit + "\"");
+    }
+
+    private static String typed(double number, String unit) {
+        return switch (unit) {
+            case Quantity.CELSIUS -> tenths(Quantity.fahrenheit(number));
+            case Quantity.METRES -> feet(number);
+            default -> thousandths(number * Quantity.METRES_PER_FOOT);
+        };
     }
 
     /** A part's ratings as they are typed in a line: {@code opensAt=42.8°F} for {@code opensAtCelsius=6}. */

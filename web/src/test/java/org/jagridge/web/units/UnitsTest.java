@@ -56,6 +56,10 @@ public class UnitsTest {
                 "<td>differential 5 K, aux on 0.5 K; K 5 K.A1 5 K</td>",
                 "<td>differential 9 °F, aux on 0.9 °F; K 5 K.A1 5 K</td>"
             },
+            {
+                "<td class=\"unit-word\">cable metre</td><input data-unit=\"per m\" value=\"0.2\"/>",
+                "<td class=\"unit-word\">cable foot</td><input data-unit=\"per ft\" value=\"0.061\" data-kept=\"0.2\"/>"
+            },
             {"2 × 30.48 m × 20.95 Ω/km", "2 × 100 ft × 6.39 Ω/1000 ft"},
             // what somebody typed
             {"<textarea>at 20 °C</textarea> 20 °C", "<textarea>at 20 °C</textarea> 68 °F"},
