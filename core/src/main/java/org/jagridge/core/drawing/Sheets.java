@@ -15,7 +15,12 @@ public final class Sheets {
     /** From above a section's rail names to above its first rung, and no further. */
     private static final double SECTION_HEAD = 20;
 
-    private static final double OVERLAP = 24;
+    /** Room that a part's box needs above and below it for the numbers at its screws. */
+    private static final double NUMBER = 44;
+
+    private static final double BESIDE_A_CUT = 18;
+    /** A place that is on one sheet is read more easily than one that is on two. */
+    private static final double PLACE = 8;
 
     private Sheets() {}
 
@@ -44,10 +49,13 @@ public final class Sheets {
             cuts.add(fits);
         }
         cuts.add(ladder.height());
+        List<Cuts.Span> spans = new ArrayList<>();
+        ladder.symbols().forEach(s -> spans.add(Cuts.Span.box(s.x() - s.width() / 2, s.x() + s.width() / 2, Cuts.BOX)));
+        ladder.texts().forEach(t -> spans.add(Cuts.Span.box(t.left(), t.left() + t.width(), Cuts.BOX)));
         List<Window> sheets = new ArrayList<>();
         for (int i = 1; i < cuts.size(); i++) {
             double top = cuts.get(i - 1);
-            sheets.addAll(across(top, cuts.get(i) - top, ladder.width(), paperWidth / scale));
+            sheets.addAll(across(top, cuts.get(i) - top, Cuts.strips(ladder.width(), paperWidth / scale, spans)));
         }
         return sheets;
     }
@@ -69,31 +77,46 @@ public final class Sheets {
                 .toList();
     }
 
-    /** A connection diagram in sheets beside and under each other, with a strip that both neighbours show. */
+    /** A connection diagram in sheets beside and under each other, with a strip that both neighbours show, cut through no box. */
     public static List<Window> of(Connection connection, double paperWidth, double paperHeight) {
         double scale = Math.min(
                 1, Math.max(LEAST_SCALE, Math.min(paperWidth / connection.width(), paperHeight / connection.height())));
+        List<Cuts.Span> level = new ArrayList<>();
+        List<Cuts.Span> upright = new ArrayList<>();
+        connection.parts().forEach(b -> {
+            level.add(Cuts.Span.box(b.x(), b.x() + b.width(), Cuts.BOX));
+            upright.add(Cuts.Span.box(b.y() - NUMBER, b.y() + b.height() + NUMBER, Cuts.BOX));
+        });
+        connection.tray().forEach(b -> {
+            level.add(Cuts.Span.box(b.x(), b.x() + b.width(), Cuts.BOX));
+            upright.add(Cuts.Span.box(b.y(), b.y() + b.height(), Cuts.BOX));
+        });
+        connection.places().forEach(b -> {
+            level.add(Cuts.Span.box(b.x(), b.x() + b.width(), PLACE));
+            upright.add(Cuts.Span.box(b.y(), b.y() + b.height(), PLACE));
+        });
+        for (Connection.Route r : connection.wires()) {
+            for (int i = 1; i < r.points().size(); i++) {
+                Connection.Point p = r.points().get(i - 1);
+                Connection.Point q = r.points().get(i);
+                level.add(line(p.x(), q.x()));
+                upright.add(line(p.y(), q.y()));
+            }
+        }
+        List<double[]> columns = Cuts.strips(connection.width(), paperWidth / scale, level);
         List<Window> sheets = new ArrayList<>();
-        for (double[] row : strips(connection.height(), paperHeight / scale)) {
-            sheets.addAll(across(row[0], row[1], connection.width(), paperWidth / scale));
+        for (double[] row : Cuts.strips(connection.height(), paperHeight / scale, upright)) {
+            sheets.addAll(across(row[0], row[1], columns));
         }
         return sheets;
     }
 
-    private static List<Window> across(double top, double height, double width, double most) {
-        return strips(width, most).stream()
-                .map(s -> new Window(s[0], top, s[1], height))
-                .toList();
+    /** A line goes on to the next sheet, or lies along the cut, where the marks of others would stand on it. */
+    private static Cuts.Span line(double a, double b) {
+        return new Cuts.Span(Math.min(a, b) - BESIDE_A_CUT, Math.max(a, b) + BESIDE_A_CUT, 1);
     }
 
-    /** Start and length of strips of at most {@code most}, each a little over its neighbours. */
-    private static List<double[]> strips(double length, double most) {
-        int n = length <= most ? 1 : (int) Math.ceil((length - OVERLAP) / (most - OVERLAP));
-        double each = n == 1 ? length : (length - OVERLAP) / n + OVERLAP;
-        List<double[]> strips = new ArrayList<>();
-        for (int i = 0; i < n; i++) {
-            strips.add(new double[] {i * (each - OVERLAP), each});
-        }
-        return strips;
+    private static List<Window> across(double top, double height, List<double[]> columns) {
+        return columns.stream().map(c -> new Window(c[0], top, c[1], height)).toList();
     }
 }

@@ -3,8 +3,12 @@ package org.jagridge.core.drawing;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jagridge.core.Circuits;
+import org.jagridge.core.GeneratedCircuits;
+import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.part.Assembly;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -49,6 +53,38 @@ public class SheetsTest {
                     p.terminal() + " is on no sheet");
         }
         sheets.forEach(SheetsTest::isLegible);
+    }
+
+    /** A part's box with its title and its screws is whole on a sheet, in the demos and in circuits that nobody has seen. */
+    @Test
+    public void noBoxOfAConnectionDiagramIsCut() {
+        List<Circuit> circuits = new ArrayList<>();
+        Circuits.DEMOS.forEach(d -> circuits.add(Circuits.demo(d)));
+        IntStream.range(0, 12).forEach(seed -> circuits.add(GeneratedCircuits.of(seed, 40)));
+        int cut = 0;
+        int boxes = 0;
+        for (Circuit circuit : circuits) {
+            Connection c = ConnectionLayout.of(Assembly.of(circuit));
+            List<Sheets.Window> sheets = Sheets.of(c, WIDTH, HEIGHT);
+            for (Connection.Box b : c.parts()) {
+                boxes++;
+                cut += sheets.stream().anyMatch(w -> holds(w, b)) ? 0 : 1;
+            }
+            sheets.forEach(SheetsTest::isLegible);
+            for (Sheets.Window w : sheets) {
+                assertTrue(w.x() >= 0 && w.x() + w.width() <= c.width() + 1e-9, w.toString());
+                assertTrue(w.y() >= 0 && w.y() + w.height() <= c.height() + 1e-9, w.toString());
+            }
+        }
+        // where boxes stand so close that no cut gets between them
+        assertTrue(cut * 100 <= boxes, cut + " of " + boxes + " boxes are cut");
+    }
+
+    private static boolean holds(Sheets.Window w, Connection.Box b) {
+        return b.x() >= w.x()
+                && b.x() + b.width() <= w.x() + w.width()
+                && b.y() >= w.y()
+                && b.y() + b.height() <= w.y() + w.height();
     }
 
     private static void isLegible(Sheets.Window w) {
