@@ -42,6 +42,9 @@ final class RowPlacement {
     private static final int POSTS_A_LANE = 7;
 
     private static final int ROW_GAP = 6;
+    /** How finely it is tried how wide places beside each other may be. */
+    private static final double PART_OF_A_SHELF = 0.25;
+
     private static final int BOX_GAP = 4;
     private static final int FRAME_GAP = 5;
     /** Steps between two frames at the most. */
@@ -333,8 +336,8 @@ final class RowPlacement {
                 .sum();
         List<Frame> best = List.of();
         double least = Double.MAX_VALUE;
-        for (int shelves = 1; shelves <= Math.max(1, rows.size()); shelves++) {
-            List<Frame> frames = shelves(rows, Math.max(widest, (all + shelves - 1) / shelves), thickest);
+        for (double shelves = 1; shelves <= Math.max(1, rows.size()); shelves += PART_OF_A_SHELF) {
+            List<Frame> frames = shelves(rows, Math.max(widest, (int) Math.ceil(all / shelves)), thickest);
             int w = frames.stream().mapToInt(f -> f.x() + f.width()).max().orElse(1);
             int h = frames.stream().mapToInt(f -> f.y() + f.height()).max().orElse(1);
             if (misfit(w, h) < least) {

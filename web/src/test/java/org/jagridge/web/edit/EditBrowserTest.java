@@ -312,7 +312,7 @@ public class EditBrowserTest extends BrowserTest {
     @Test
     public void aBoxIsMovedByMouseAndKeyboardAndStaysThere() {
         String slug = begin("Moved", "cold-store");
-        BoundingBox before = edit.box("LPS").boundingBox();
+        BoundingBox before = edit.box("LMP").boundingBox();
         page().mouse().move(before.x + before.width / 2, before.y + before.height / 2);
         page().mouse().down();
         page().mouse()
@@ -323,22 +323,22 @@ public class EditBrowserTest extends BrowserTest {
         page().mouse().up();
         edit.saved();
         assertThat(edit.revision()).hasText("2");
-        double moved = edit.box("LPS").boundingBox().x;
+        double moved = edit.box("LMP").boundingBox().x;
         assertEquals(moved, before.x + 60, 9);
-        edit.box("LPS").focus();
+        edit.box("LMP").focus();
         edit.press("Alt+ArrowRight");
         edit.saved();
         assertThat(edit.revision()).hasText("3");
-        assertThat(edit.box("LPS")).isFocused();
-        assertTrue(edit.box("LPS").boundingBox().x > moved);
+        assertThat(edit.box("LMP")).isFocused();
+        assertTrue(edit.box("LMP").boundingBox().x > moved);
         for (int i = 0; i < 6; i++) {
             edit.press("Alt+Shift+ArrowLeft");
             edit.saved();
         }
         assertThat(page().locator("#notice")).containsText("would stand too close to");
-        String stays = edit.box("LPS").locator("rect").getAttribute("x");
+        String stays = edit.box("LMP").locator("rect").getAttribute("x");
         page().reload();
-        assertThat(edit.box("LPS").locator("rect")).hasAttribute("x", stays);
+        assertThat(edit.box("LMP").locator("rect")).hasAttribute("x", stays);
         page().locator("text=arrange anew").click();
         edit.saved();
         assertEquals(stored(slug).layout().size(), 0);
