@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jagridge.core.circuit.Circuit;
 import org.jagridge.core.circuit.Place;
 import org.jagridge.core.circuit.Terminal;
@@ -67,27 +69,46 @@ final class FrameTrim {
         down(b.y() + b.height() + (b.bottom().isEmpty() ? 0 : NUMBER));
     }
 
-    /** Its bends in the frame, and the rows and columns that it runs along. */
+    /** Its bends and ends in the frame, and the rows and columns that it runs along. */
     private void holds(List<int[]> route) {
-        for (int i = 1; i < route.size(); i++) {
-            int[] a = route.get(i - 1);
-            int[] b = route.get(i);
-            for (int[] end : List.of(a, b)) {
-                boolean turns =
-                        isInside(end) && (i == 1 || i == route.size() - 1 || turnsAt(route, end == a ? i - 1 : i));
-                if (turns) {
-                    across(end[0]);
-                    down(end[1]);
-                }
-            }
-            boolean level = a[1] == b[1];
-            if (level && isWithin(a[1], frame.y(), frame.height()) && meets(a[0], b[0], frame.x(), frame.width())) {
-                down(a[1]);
-            }
-            if (!level && isWithin(a[0], frame.x(), frame.width()) && meets(a[1], b[1], frame.y(), frame.height())) {
-                across(a[0]);
+        for (int i = 0; i < route.size(); i++) {
+            int[] p = route.get(i);
+            if (isInside(p) && turnsAt(route, i)) {
+                across(p[0]);
+                down(p[1]);
             }
         }
+        pieces(route).forEach(p -> {
+            if (p.isLevel() && isWithin(p.y1, frame.y(), frame.height()) && p.meetsX(frame.x(), frame.width())) {
+                down(p.y1);
+            }
+            if (!p.isLevel() && isWithin(p.x1, frame.x(), frame.width()) && p.meetsY(frame.y(), frame.height())) {
+                across(p.x1);
+            }
+        });
+    }
+
+    /** A straight piece of a wire. */
+    private record Piece(int x1, int y1, int x2, int y2) {
+        boolean isLevel() {
+            return y1 == y2;
+        }
+
+        boolean meetsX(int from, int length) {
+            return Math.max(x1, x2) > from && Math.min(x1, x2) <= from + length;
+        }
+
+        boolean meetsY(int from, int length) {
+            return Math.max(y1, y2) > from && Math.min(y1, y2) <= from + length;
+        }
+    }
+
+    private static Stream<Piece> pieces(List<int[]> route) {
+        return IntStream.range(1, route.size()).mapToObj(i -> {
+            int[] a = route.get(i - 1);
+            int[] b = route.get(i);
+            return new Piece(a[0], a[1], b[0], b[1]);
+        });
     }
 
     private static boolean turnsAt(List<int[]> route, int i) {
@@ -104,10 +125,6 @@ final class FrameTrim {
     /** A frame lies half a step behind its coordinates. */
     private static boolean isWithin(int at, int from, int length) {
         return at > from && at <= from + length;
-    }
-
-    private static boolean meets(int a, int b, int from, int length) {
-        return Math.max(a, b) > from && Math.min(a, b) <= from + length;
     }
 
     private void across(int x) {
@@ -157,29 +174,15 @@ final class FrameTrim {
 
     /** Whether a wire runs along in a strip, or turns there. */
     private boolean isAlong(int x, int toX, int y, int toY) {
-        return routes.stream().anyMatch(route -> {
-            for (int i = 1; i < route.size(); i++) {
-                int[] a = route.get(i - 1);
-                int[] b = route.get(i);
-                if (a[1] == b[1] && a[1] >= y && a[1] <= toY && meets(a[0], b[0], x, toX - x)) {
-                    return true;
-                }
-            }
-            return false;
-        });
+        return routes.stream()
+                .flatMap(FrameTrim::pieces)
+                .anyMatch(p -> p.isLevel() && p.y1 >= y && p.y1 <= toY && p.meetsX(x, toX - x));
     }
 
     /** Whether a wire runs through the title there. */
     private boolean isCrossed(int x, int y) {
-        return routes.stream().anyMatch(route -> {
-            for (int i = 1; i < route.size(); i++) {
-                int[] a = route.get(i - 1);
-                int[] b = route.get(i);
-                if (meets(a[0], b[0], x, title) && meets(a[1], b[1], y, Placement.TITLE)) {
-                    return true;
-                }
-            }
-            return false;
-        });
+        return routes.stream()
+                .flatMap(FrameTrim::pieces)
+                .anyMatch(p -> p.meetsX(x, title) && p.meetsY(y, Placement.TITLE));
     }
 }

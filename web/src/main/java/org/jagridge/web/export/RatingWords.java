@@ -46,15 +46,14 @@ final class RatingWords {
         if (rules) {
             return null;
         }
-        String unit = field.unit().replaceFirst(" .*", "");
-        String name = name(field.name(), unit);
+        // "V per leg" is said, why there must be some is not
+        String unit = field.unit().replaceFirst(" \\(.*", "");
+        String name = name(field.name(), unit.replaceFirst(" .*", ""));
         if (value instanceof Boolean yes) {
             return yes ? name : name + ": no";
         }
         String number = value instanceof List<?> list
-                ? list.stream()
-                        .map(RatingWords::plain)
-                        .collect(Collectors.joining(field.kind() == Field.Kind.NUMBERS ? "+" : "/"))
+                ? list.stream().map(RatingWords::plain).collect(Collectors.joining(unit.equals("µF") ? "+" : "/"))
                 : plain(value);
         // of a part that is named, the unit is that of what it measures
         String behind = value instanceof String ? "" : unit;
