@@ -110,8 +110,15 @@ final class GeometryCheck {
         return mistakes;
     }
 
-    /** Pieces of line that two wires of different colours share; the few pixels where many meet at a screw they may. */
+    /** Pieces of line that two wires of different colours share; a few pixels where three colours meet at a screw they may. */
     static List<String> coloursOnEachOther(Connection c, Circuit circuit) {
+        Map<Terminal, Terminal> netOf = nets(circuit);
+        Set<Terminal> crowded = new HashSet<>();
+        ConnectionLayout.colours(circuit).forEach((t, set) -> {
+            if (set.size() > 2) {
+                crowded.add(netOf.get(t));
+            }
+        });
         List<String> mistakes = new ArrayList<>();
         List<Segment> segments = segments(c, circuit);
         for (int i = 0; i < segments.size(); i++) {
@@ -122,7 +129,7 @@ final class GeometryCheck {
                         String.valueOf(circuit.colourOf(circuit.wire(a.wire).orElseThrow()));
                 String colourB =
                         String.valueOf(circuit.colourOf(circuit.wire(b.wire).orElseThrow()));
-                if (!colourA.equals(colourB) && a.shared(b) > AT_A_SCREW) {
+                if (!colourA.equals(colourB) && a.shared(b) > (crowded.contains(a.net) ? AT_A_SCREW : 1)) {
                     mistakes.add(a + " lies on " + b);
                 }
             }

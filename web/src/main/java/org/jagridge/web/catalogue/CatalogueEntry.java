@@ -67,6 +67,8 @@ record CatalogueEntry(
                 ? ""
                 : v instanceof Number n ? Numbers.plain(n.doubleValue()) + " " + f.unit() : String.valueOf(v);
         String choices = f.choices().isEmpty() || v instanceof List ? "" : " of " + String.join(", ", f.choices());
-        return new Row(f.name(), value + choices, f.unit());
+        // a rating that names a part has the unit of what that part measures, which is none of its own
+        boolean measured = f.kind() == Field.Kind.NUMBER || f.kind() == Field.Kind.NUMBERS;
+        return new Row(f.name(), value + choices, measured ? f.unit() : "");
     }
 }

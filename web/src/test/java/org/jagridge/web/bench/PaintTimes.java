@@ -13,9 +13,7 @@ import org.jagridge.web.Browsers;
  * a browser at a running application. No test: run by {@code bin/bench}.
  */
 public final class PaintTimes {
-    private static final int ROUNDS = 6;
-    /** Rounds in which the virtual machine compiles what the acts need, as with the first clicks after a start. */
-    private static final int COLD_ROUNDS = 2;
+    private static final int ROUNDS = 4;
     /** What quick hands take from one act to the next. */
     private static final int HANDS_MILLIS = 400;
 
@@ -70,7 +68,7 @@ public final class PaintTimes {
                 Locator control = page.locator("#controls .throw, #controls .segments button")
                         .nth(i);
                 List<?> times = (List<?>) control.evaluate(ACT);
-                if (round >= COLD_ROUNDS) {
+                if (round > 0) {
                     painted.add(((Number) times.get(0)).doubleValue());
                     served.add(((Number) times.get(1)).doubleValue());
                 }

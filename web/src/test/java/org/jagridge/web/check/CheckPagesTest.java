@@ -80,5 +80,7 @@ public class CheckPagesTest extends WebTest {
                 new String[] {"id=\"lockout-relay\"", "id=\"mid-position-valve\"", "armature stuck", "coilOhms"}) {
             assertTrue(page.contains(expected), expected);
         }
+        assertTrue(page.contains("<td class=\"rating-name\">opensAtCelsius</td><td>90 °C</td>"), "its unit");
+        assertTrue(page.contains("<td class=\"rating-name\">reads</td><td>–</td>"), "names a part");
     }
 }
