@@ -5,7 +5,7 @@ import java.util.List;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
 
@@ -24,7 +24,7 @@ public final class Bypass {
         List<String> around = new ArrayList<>();
         for (Branch s : assembly.branches()) {
             if (isSafety(s, assembly) && !around.contains(s.owner())) {
-                Groups<Integer> joined = Groups.ofNodes(
+                NodeGroups joined = NodeGroups.of(
                         assembly, w -> w.index() != s.index() && w.role().joins());
                 int one = joined.root(s.nodeA());
                 int other = joined.root(s.nodeB());

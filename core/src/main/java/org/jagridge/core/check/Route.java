@@ -15,7 +15,7 @@ import java.util.function.Predicate;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
 
@@ -39,7 +39,7 @@ final class Route {
 
     /** Nodes bonded to earth by conductors that nothing opens. */
     private Set<Integer> earthed() {
-        Groups<Integer> conductors = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
+        NodeGroups conductors = NodeGroups.of(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
         Set<Integer> bonded = new HashSet<>();
         for (Branch b : assembly.branches()) {
             // supplies and earth parts bond; the strays of a transformer do not

@@ -9,7 +9,7 @@ import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Trait;
 import org.jagridge.core.part.Ways;
@@ -17,13 +17,13 @@ import org.jagridge.core.part.Ways;
 /** A circuit's wiring as checks look at it: what is joined by wires alone, and what could be reached from where. */
 final class Wiring {
     private final Assembly assembly;
-    private final Groups<Integer> nets;
+    private final NodeGroups nets;
     private final Ways ways;
     private final Set<Terminal> wired = new HashSet<>();
 
     Wiring(Assembly assembly) {
         this.assembly = assembly;
-        nets = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
+        nets = NodeGroups.of(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
         ways = Ways.of(
                 assembly, b -> !b.isWire() && b.role() != Role.EARTHING && b.role() != Role.CONDUCTOR, this::net);
         assembly.branches().stream().filter(Branch::isWire).forEach(b -> {

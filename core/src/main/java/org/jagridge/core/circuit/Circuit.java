@@ -32,10 +32,10 @@ public final class Circuit {
     private final List<Scenario> scenarios;
     private final List<Rule> rules;
     private final Map<String, Object> layout;
-    private final Map<String, Part> partsById;
-    private final Map<String, Place> placesById;
-    private final Map<String, Cable> cablesById;
-    private final Map<String, Wire> wiresById;
+    private final ById<Part> partsById;
+    private final ById<Place> placesById;
+    private final ById<Cable> cablesById;
+    private final ById<Wire> wiresById;
 
     private Circuit(Builder b) {
         name = Objects.requireNonNull(b.name, "name");
@@ -47,14 +47,29 @@ public final class Circuit {
         scenarios = List.copyOf(b.scenarios);
         rules = List.copyOf(b.rules);
         layout = Collections.unmodifiableMap(new LinkedHashMap<>(b.layout));
-        partsById = index(parts, Part::id);
-        placesById = index(places, Place::id);
-        cablesById = index(cables, Cable::id);
-        wiresById = index(wires, Wire::id);
+        partsById = new ById<>(parts, Part::id);
+        placesById = new ById<>(places, Place::id);
+        cablesById = new ById<>(cables, Cable::id);
+        wiresById = new ById<>(wires, Wire::id);
     }
 
-    private static <T> Map<String, T> index(List<T> list, Function<T, String> id) {
-        return list.stream().collect(Collectors.toMap(id, Function.identity(), (a, b) -> a, LinkedHashMap::new));
+    /** A list by ids, found at the first question: of most circuits that faults make nobody asks. */
+    private static final class ById<T> {
+        private final List<T> list;
+        private final Function<T, String> id;
+        private Map<String, T> byId;
+
+        ById(List<T> list, Function<T, String> id) {
+            this.list = list;
+            this.id = id;
+        }
+
+        synchronized T get(String wanted) {
+            if (byId == null) {
+                byId = list.stream().collect(Collectors.toMap(id, Function.identity(), (a, b) -> a));
+            }
+            return byId.get(wanted);
+        }
     }
 
     public String name() {

@@ -9,7 +9,7 @@ import java.util.function.Predicate;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 
@@ -25,7 +25,7 @@ final class Nets {
     /** @param by what joins two nodes into one net */
     Nets(Assembly assembly, Predicate<Branch> by) {
         int n = assembly.nodeCount();
-        Groups<Integer> merged = Groups.ofNodes(assembly, by);
+        NodeGroups merged = NodeGroups.of(assembly, by);
         netOfNode = new int[n];
         Arrays.fill(netOfNode, -1);
         Map<Integer, Integer> ofRoot = new HashMap<>();

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Set;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 
 /**
  * The nets as a ladder draws them: a net with a contact across it (a safety with a jumper, an option that isn't fitted) is
@@ -59,8 +59,7 @@ final class Spots {
         links.sort(Comparator.comparingInt((Branch b) -> isAcross(b, contact) ? 0 : 1)
                 .thenComparingInt(Branch::index));
         for (Branch link : links) {
-            Groups<Integer> left =
-                    Groups.ofNodes(assembly, b -> Nets.isMerged(b) && !jumpers.contains(b) && !b.equals(link));
+            NodeGroups left = NodeGroups.of(assembly, b -> Nets.isMerged(b) && !jumpers.contains(b) && !b.equals(link));
             boolean parts = !left.together(contact.nodeA(), contact.nodeB())
                     && left.together(contact.nodeA(), link.nodeA()) != left.together(contact.nodeA(), link.nodeB());
             if (parts) {

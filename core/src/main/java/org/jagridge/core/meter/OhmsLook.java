@@ -9,7 +9,7 @@ import org.jagridge.core.meter.DeadTest.Seen;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
@@ -163,9 +163,9 @@ final class OhmsLook {
 
     /** Whether it takes a contact or fuse to join the leads: what a circuit may do on purpose. */
     private boolean isBridgedByContacts() {
-        Groups<Integer> byWires =
-                Groups.ofNodes(assembly, b -> (b.isWire() || b.role() == Role.CONDUCTOR) && reach.isMade(b));
-        return !byWires.root(leads.plus()).equals(byWires.root(leads.minus()));
+        NodeGroups byWires =
+                NodeGroups.of(assembly, b -> (b.isWire() || b.role() == Role.CONDUCTOR) && reach.isMade(b));
+        return !byWires.together(leads.plus(), leads.minus());
     }
 
     private Seen saysJoined(double ohms) {

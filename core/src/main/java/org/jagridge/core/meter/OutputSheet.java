@@ -15,7 +15,7 @@ import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Call;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Time;
@@ -192,7 +192,7 @@ public record OutputSheet(Part control, List<Row> rows, List<String> bare) {
 
     /** The return of each supply where one person reaches it: on the same part, in the same place, or its own pole. */
     private static List<Terminal> returnsFor(Assembly assembly, Terminal at) {
-        Groups<Integer> joined = Groups.ofNodes(assembly, b -> b.isWire() || b.role() == Role.CONDUCTOR);
+        NodeGroups joined = NodeGroups.of(assembly, b -> b.isWire() || b.role() == Role.CONDUCTOR);
         String place = placeOf(assembly.circuit(), at);
         List<Terminal> returns = new ArrayList<>();
         for (Branch source : assembly.branches()) {

@@ -17,7 +17,7 @@ import org.jagridge.core.meter.CheckSheet.School;
 import org.jagridge.core.network.Solution;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Shape;
 import org.jagridge.core.part.Trait;
@@ -36,9 +36,9 @@ final class SheetMaker {
     private final Meter meter;
     private final School school;
     /** What wires alone join, and what wires and sound fuses do. */
-    private final Groups<Integer> wired;
+    private final NodeGroups wired;
 
-    private final Groups<Integer> fed;
+    private final NodeGroups fed;
     private final Set<Branch> seen = new HashSet<>();
     private final Set<String> keys = new HashSet<>();
     private final Map<Spot, List<Line>> lines = new LinkedHashMap<>();
@@ -53,8 +53,8 @@ final class SheetMaker {
         this.school = school;
         assembly = frame.assembly();
         meter = new Meter(frame);
-        wired = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
-        fed = Groups.ofNodes(
+        wired = NodeGroups.of(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
+        fed = NodeGroups.of(
                 assembly,
                 b -> b.role() == Role.WIRE
                         || b.role() == Role.CONDUCTOR
@@ -225,7 +225,7 @@ final class SheetMaker {
             }
             boolean atSource = isSourcePole(stays.get());
             // against another point of its own pole in the same place it would show nothing of its way
-            boolean tells = atSource || !wired.root(node(t)).equals(wired.root(node(toCommon ? common : hot)));
+            boolean tells = atSource || !wired.together(node(t), node(toCommon ? common : hot));
             if (tells) {
                 Request r = toCommon ? request(mode, t, stays.get()) : request(mode, stays.get(), t);
                 // without any drop the feed's side is at the supply's volts from common, the way back's at none
@@ -293,10 +293,10 @@ final class SheetMaker {
         private Optional<Terminal> pole(String place, Terminal with) {
             boolean toCommon = school == School.TO_COMMON;
             Terminal pole = toCommon ? common : hot;
-            Groups<Integer> joined = toCommon ? wired : fed;
+            NodeGroups joined = toCommon ? wired : fed;
             return assembly.nodes().keySet().stream()
                     .filter(x -> placeOf(x).equals(place))
-                    .filter(x -> joined.root(node(x)).equals(joined.root(node(pole))))
+                    .filter(x -> joined.together(node(x), node(pole)))
                     .filter(x -> x.equals(pole) || x.equals(with) || isWired(x))
                     .min(Comparator.comparingInt((Terminal x) -> rank(x, pole, with)));
         }

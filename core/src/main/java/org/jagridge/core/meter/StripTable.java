@@ -18,7 +18,7 @@ import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Call;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.PartTypes;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Time;
@@ -165,7 +165,7 @@ public record StripTable(
 
     /** The return of the supply that the strip has a post of; of the first supply where it has none. */
     private static Optional<Terminal> reference(Assembly assembly, List<Post> posts) {
-        Groups<Integer> joined = Groups.ofNodes(assembly, b -> b.isWire() || b.role() == Role.CONDUCTOR);
+        NodeGroups joined = NodeGroups.of(assembly, b -> b.isWire() || b.role() == Role.CONDUCTOR);
         List<Terminal> returns = Stream.of(Role.SECONDARY, Role.SOURCE)
                 .flatMap(role -> assembly.branches().stream().filter(b -> b.role() == role && b.b() != null))
                 .map(Branch::b)

@@ -1,11 +1,15 @@
 package org.jagridge.core.network;
 
+import java.lang.ref.Reference;
+import java.lang.ref.SoftReference;
+import java.lang.ref.WeakReference;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.WeakHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 
 /**
  * The structure of a network: what could ever conduct. It depends on the circuit only, not on any switch.
@@ -25,10 +29,18 @@ public final class Network {
     private final int[] couplingSecondary;
     private final boolean[] galvanic;
     private final int[] leakRank;
-    private final Map<Thread, Solver> solvers = Collections.synchronizedMap(new WeakHashMap<>());
+    private final Map<Thread, Reference<Solver>> solvers = Collections.synchronizedMap(new WeakHashMap<>());
+    /** Whether it is another wiring of another one. */
+    private final boolean rewired;
+
+    /** What a solver of this network, or of another wiring of it, kept last: most of what the next one keeps is the same. */
+    private final AtomicReference<Values> lastKept;
+
     private SparsePattern pattern;
 
     private Network(Builder b) {
+        rewired = false;
+        lastKept = new AtomicReference<>();
         nodes = b.nodes;
         from = b.from.stream().mapToInt(Integer::intValue).toArray();
         to = b.to.stream().mapToInt(Integer::intValue).toArray();
@@ -44,6 +56,36 @@ public final class Network {
             int node = b.returnPoles.get(i);
             leakRank[node] = Math.min(leakRank[node], i);
         }
+    }
+
+    private Network(Network like, int first, int[] wiresFrom, int[] wiresTo) {
+        rewired = true;
+        lastKept = like.lastKept;
+        nodes = like.nodes;
+        couplingPrimary = like.couplingPrimary;
+        couplingSecondary = like.couplingSecondary;
+        leakRank = like.leakRank;
+        from = joined(like.from, first, wiresFrom);
+        to = joined(like.to, first, wiresTo);
+        galvanic = Arrays.copyOf(like.galvanic, from.length);
+        Arrays.fill(galvanic, first, galvanic.length, true);
+    }
+
+    private static int[] joined(int[] head, int length, int[] tail) {
+        int[] all = Arrays.copyOf(head, length + tail.length);
+        System.arraycopy(tail, 0, all, length, tail.length);
+        return all;
+    }
+
+    /**
+     * The same nodes, couplings and branches with other ones from a branch on, which all conduct.
+     *
+     * @param first the first branch that is left out; none after it belongs to a coupling
+     * @param wiresFrom by new branch: the node that it comes from
+     * @param wiresTo the node that it goes to
+     */
+    public Network rewired(int first, int[] wiresFrom, int[] wiresTo) {
+        return new Network(this, first, wiresFrom, wiresTo);
     }
 
     public int nodes() {
@@ -94,9 +136,23 @@ public final class Network {
         return pattern;
     }
 
-    /** The solver of this network for the calling thread: what it has solved before it needn't solve again. */
+    AtomicReference<Values> lastKept() {
+        return lastKept;
+    }
+
+    /**
+     * The solver of this network for the calling thread: what it has solved before it needn't solve again. That of
+     * another wiring is there for as long as somebody has it.
+     */
     public Solver solver() {
-        return solvers.computeIfAbsent(Thread.currentThread(), t -> new Solver(this));
+        Thread thread = Thread.currentThread();
+        Reference<Solver> known = solvers.get(thread);
+        Solver solver = known == null ? null : known.get();
+        if (solver == null) {
+            solver = new Solver(this);
+            solvers.put(thread, rewired ? new WeakReference<>(solver) : new SoftReference<>(solver));
+        }
+        return solver;
     }
 
     public static Builder builder() {

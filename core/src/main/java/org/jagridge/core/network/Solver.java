@@ -122,7 +122,9 @@ public final class Solver {
     }
 
     private Values kept(Values values) {
-        lastKept = lastKept == null ? values.copy() : values.kept(lastKept);
+        Values like = lastKept != null ? lastKept : network.lastKept().get();
+        lastKept = like == null ? values.copy() : values.kept(like);
+        network.lastKept().set(lastKept);
         return lastKept;
     }
 

@@ -63,10 +63,10 @@ final class SparsePattern {
         int[] columnCount = new int[n];
         rowStart = new int[n + 1];
         int[][] rows = new int[n][];
+        int[] row = new int[n];
         for (int k = 0; k < n; k++) {
             parent[k] = -1;
             mark[k] = k;
-            int[] row = new int[k];
             int length = 0;
             for (int p = colStart[k]; p < colStart[k + 1]; p++) {
                 for (int i = rowIndex[p]; mark[i] != k; i = parent[i]) {

@@ -1,48 +1,54 @@
 package org.jagridge.core.network;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
-import java.util.TreeSet;
 
 /** Collects where the strict upper triangle of a symmetric matrix has entries, then numbers them by columns. */
 final class UpperPattern {
-    private final List<TreeSet<Integer>> columns = new ArrayList<>();
+    private final int n;
+    /** Column and row of each noted entry in one number; some come several times. */
+    private long[] noted = new long[64];
+
+    private int size;
     private int[] starts;
     private int[] rows;
 
     UpperPattern(int n) {
-        for (int i = 0; i < n; i++) {
-            columns.add(new TreeSet<>());
-        }
+        this.n = n;
     }
 
     /** Notes the entry of two indices; −1 stands for earth and has none. */
     void add(int i, int j) {
         if (i >= 0 && j >= 0 && i != j) {
-            columns.get(Math.max(i, j)).add(Math.min(i, j));
+            if (size == noted.length) {
+                noted = Arrays.copyOf(noted, 2 * size);
+            }
+            noted[size++] = (long) Math.max(i, j) << 32 | Math.min(i, j);
+        }
+    }
+
+    private void number() {
+        if (rows == null) {
+            long[] entries = Arrays.stream(noted, 0, size).sorted().distinct().toArray();
+            rows = Arrays.stream(entries).mapToInt(e -> (int) e).toArray();
+            starts = new int[n + 1];
+            for (long e : entries) {
+                starts[(int) (e >> 32) + 1]++;
+            }
+            for (int k = 0; k < n; k++) {
+                starts[k + 1] += starts[k];
+            }
         }
     }
 
     /** Start of each column in {@link #rows()}, length n + 1. */
     int[] starts() {
-        if (starts == null) {
-            starts = new int[columns.size() + 1];
-            for (int k = 0; k < columns.size(); k++) {
-                starts[k + 1] = starts[k] + columns.get(k).size();
-            }
-        }
+        number();
         return starts;
     }
 
     /** Row of each entry, ascending within a column. */
     int[] rows() {
-        if (rows == null) {
-            rows = columns.stream()
-                    .flatMap(TreeSet::stream)
-                    .mapToInt(Integer::intValue)
-                    .toArray();
-        }
+        number();
         return rows;
     }
 

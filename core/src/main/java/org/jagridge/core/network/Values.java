@@ -77,7 +77,9 @@ public final class Values {
         write(mRe, 4, coupling, mhos);
     }
 
-    private void write(double[] values, int kind, int place, double value) {
+    private void write(double[] values, int kind, int place, double written) {
+        // no value is −0, or two that are equal wouldn't be known as such
+        double value = written + 0.0;
         double old = values[place];
         if (old != value) {
             hash += mixed(kind, place, value) - mixed(kind, place, old);

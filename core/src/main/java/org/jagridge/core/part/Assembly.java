@@ -1,6 +1,7 @@
 package org.jagridge.core.part;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -48,9 +49,17 @@ public final class Assembly {
     private final Network network;
     private final List<Branch> branches;
     private final List<Member> members;
-    private final Map<String, Member> membersById = new HashMap<>();
+    private final List<Map<String, Object>> untouched;
+    private final Map<String, Member> membersById;
     private final Map<Terminal, Integer> nodes;
-    private final Map<String, List<Branch>> branchesByOwner = new HashMap<>();
+    private final Map<String, List<Branch>> branchesOfParts;
+    /** The branches from here on are the wires, in the circuit's order. */
+    private final int firstWire;
+
+    private Map<String, Branch> wires;
+    /** Which terminals the parts have asked about whether a wire is on them, with the answer. */
+    private final Map<Terminal, Boolean> asked;
+
     private final double hertz;
     private final Map<Class<?>, Object> kept = new ConcurrentHashMap<>();
 
@@ -59,16 +68,77 @@ public final class Assembly {
         network = draft.network.build();
         branches = List.copyOf(draft.branches);
         members = List.copyOf(draft.members);
+        untouched = members.stream().map(Assembly::untouched).toList();
         nodes = draft.nodes;
+        firstWire = draft.firstWire;
+        asked = draft.asked;
+        membersById = new HashMap<>();
         members.forEach(m -> membersById.put(m.part().id(), m));
-        branches.forEach(b -> branchesByOwner
-                .computeIfAbsent(b.owner(), o -> new ArrayList<>())
-                .add(b));
+        branchesOfParts = new HashMap<>();
+        branches.subList(0, firstWire)
+                .forEach(b -> branchesOfParts
+                        .computeIfAbsent(b.owner(), o -> new ArrayList<>())
+                        .add(b));
         hertz = members.stream()
                 .filter(m -> m.params().has("hertz"))
                 .mapToDouble(m -> m.params().number("hertz"))
                 .findFirst()
                 .orElse(60);
+    }
+
+    /** The parts of another assembly with other wires. */
+    private Assembly(Circuit circuit, Assembly like) {
+        this.circuit = circuit;
+        members = like.members;
+        untouched = like.untouched;
+        membersById = like.membersById;
+        nodes = like.nodes;
+        asked = like.asked;
+        firstWire = like.firstWire;
+        branchesOfParts = like.branchesOfParts;
+        hertz = like.hertz;
+        List<Branch> all = new ArrayList<>(like.branches.subList(0, firstWire));
+        for (Wire w : circuit.wires()) {
+            int index = all.size();
+            Branch wire = wire(index, w, nodes.get(w.from()), nodes.get(w.to()));
+            boolean same =
+                    index < like.branches.size() && like.branches.get(index).equals(wire);
+            all.add(same ? like.branches.get(index) : wire);
+        }
+        branches = List.copyOf(all);
+        List<Branch> own = branches.subList(firstWire, branches.size());
+        network = like.network.rewired(
+                firstWire,
+                own.stream().mapToInt(Branch::nodeA).toArray(),
+                own.stream().mapToInt(Branch::nodeB).toArray());
+    }
+
+    private static Branch wire(int index, Wire w, int from, int to) {
+        return new Branch(index, w.id(), "", from, to, w.from(), w.to(), Role.WIRE, Shape.NONE, true);
+    }
+
+    /**
+     * Puts a circuit together that differs from another by a few of its wires: they share what they have in common.
+     *
+     * @param like that other one; where the two have other parts or places, or a part is built otherwise by the wires on
+     *     it, nothing is shared
+     */
+    public static Assembly of(Circuit circuit, Assembly like) {
+        boolean alike = circuit.parts().equals(like.circuit.parts())
+                && circuit.places().equals(like.circuit.places())
+                && circuit.wires().stream()
+                        .allMatch(w -> like.nodes.containsKey(w.from()) && like.nodes.containsKey(w.to()))
+                && like.asked.entrySet().stream().allMatch(a -> isWired(circuit, a.getKey()) == a.getValue());
+        return alike ? new Assembly(circuit, like) : of(circuit);
+    }
+
+    private static boolean isWired(Circuit circuit, Terminal t) {
+        return circuit.wires().stream().anyMatch(w -> w.from().equals(t) || w.to().equals(t));
+    }
+
+    /** Whether both are of the same parts, so that what is kept of each goes for the other. */
+    public boolean sharesParts(Assembly other) {
+        return members == other.members;
     }
 
     /** Puts a checked circuit together. */
@@ -80,6 +150,7 @@ public final class Assembly {
         for (Place place : circuit.places()) {
             draft.node(place.metalwork());
         }
+        draft.firstWire = draft.branches.size();
         for (Wire wire : circuit.wires()) {
             draft.add(wire);
         }
@@ -104,6 +175,17 @@ public final class Assembly {
         return members;
     }
 
+    /** By member: its inputs as they are before hands touch them. */
+    public List<Map<String, Object>> untouched() {
+        return untouched;
+    }
+
+    private static Map<String, Object> untouched(Member m) {
+        Map<String, Object> values = new HashMap<>();
+        m.inputs().forEach(f -> values.put(f.name(), f.initial()));
+        return Collections.unmodifiableMap(values);
+    }
+
     public Optional<Member> member(String part) {
         return Optional.ofNullable(membersById.get(part));
     }
@@ -118,7 +200,20 @@ public final class Assembly {
 
     /** The branches of a part or wire. */
     public List<Branch> branchesOf(String owner) {
-        return branchesByOwner.getOrDefault(owner, List.of());
+        List<Branch> ofPart = branchesOfParts.get(owner);
+        if (ofPart != null) {
+            return ofPart;
+        }
+        Branch wire = wires().get(owner);
+        return wire == null ? List.of() : List.of(wire);
+    }
+
+    private synchronized Map<String, Branch> wires() {
+        if (wires == null) {
+            wires = new HashMap<>();
+            branches.subList(firstWire, branches.size()).forEach(b -> wires.put(b.owner(), b));
+        }
+        return wires;
     }
 
     /** Every terminal with its node. */
@@ -164,6 +259,8 @@ public final class Assembly {
         private final List<Member> members = new ArrayList<>();
         private final Map<Terminal, Integer> nodes = new LinkedHashMap<>();
         private final Map<Terminal, Integer> hidden = new HashMap<>();
+        private final Map<Terminal, Boolean> asked = new HashMap<>();
+        private int firstWire;
 
         Draft(Circuit circuit) {
             this.circuit = circuit;
@@ -212,17 +309,14 @@ public final class Assembly {
         }
 
         void add(Wire wire) {
-            add(
-                    wire.id(),
-                    "",
-                    node(wire.from()),
-                    node(wire.to()),
-                    wire.from(),
-                    wire.to(),
-                    Role.WIRE,
-                    Shape.NONE,
-                    true,
-                    true);
+            int from = node(wire.from());
+            int to = node(wire.to());
+            branches.add(Assembly.wire(network.branch(from, to), wire, from, to));
+        }
+
+        /** Whether a wire is on a terminal. */
+        boolean isWired(Terminal t) {
+            return asked.computeIfAbsent(t, x -> Assembly.isWired(circuit, x));
         }
 
         Branch add(

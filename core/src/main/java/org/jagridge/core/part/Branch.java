@@ -24,6 +24,12 @@ public record Branch(
         Shape shape,
         boolean restClosed) {
 
+    /** Short: branches are looked up by the thousand, and two of one assembly differ in their index. */
+    @Override
+    public int hashCode() {
+        return 31 * owner.hashCode() + index;
+    }
+
     public boolean isWire() {
         return role == Role.WIRE;
     }

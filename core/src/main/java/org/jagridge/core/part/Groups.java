@@ -5,24 +5,12 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Predicate;
 import org.jgrapht.alg.util.UnionFind;
 
-/** What is joined with what: nodes by branches, terminals by wires. What was never joined is a group of its own. */
+/** What is joined with what, as terminals by wires. What was never joined is a group of its own. */
 public final class Groups<T> {
     private final UnionFind<T> joined = new UnionFind<>(Set.of());
     private final Set<T> known = new LinkedHashSet<>();
-
-    /** The nodes of an assembly, earth among them, joined by some of its branches. */
-    public static Groups<Integer> ofNodes(Assembly assembly, Predicate<Branch> by) {
-        Groups<Integer> groups = new Groups<>();
-        for (Branch b : assembly.branches()) {
-            if (by.test(b)) {
-                groups.join(b.nodeA(), b.nodeB());
-            }
-        }
-        return groups;
-    }
 
     /** The one that stands for an item's group until the next join. */
     public T root(T item) {

@@ -46,8 +46,7 @@ public final class PartDraft {
 
     /** Whether a wire is landed on one of this part's terminals. */
     public boolean isWired(String terminal) {
-        Terminal t = new Terminal(part.id(), terminal);
-        return assembly.circuit().wires().stream().anyMatch(w -> w.from().equals(t) || w.to().equals(t));
+        return assembly.isWired(new Terminal(part.id(), terminal));
     }
 
     /** The parameters of another part. */

@@ -1,5 +1,6 @@
 package org.jagridge.core.part;
 
+import java.util.stream.IntStream;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.network.Values;
 
@@ -30,6 +31,18 @@ public final class Stamp {
         this.most = most;
         this.left = left;
         radiansPerSecond = 2 * Math.PI * hertz;
+    }
+
+    /** The branches that faults hold otherwise here than in another stamp of the same assembly. */
+    public IntStream heldOtherwise(Stamp other) {
+        return IntStream.range(0, forced.length)
+                .filter(i -> differs(forced, other.forced, i)
+                        || differs(most, other.most, i)
+                        || differs(left, other.left, i));
+    }
+
+    private static boolean differs(double[] one, double[] two, int i) {
+        return one != two && Double.compare(one[i], two[i]) != 0;
     }
 
     public void contact(Branch branch, boolean closed) {

@@ -8,7 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Rating;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.run.Frame;
@@ -23,7 +23,7 @@ final class BudgetMeter {
     private final List<Branch> coils;
     private final Map<String, Row> rows = new LinkedHashMap<>();
     /** What hangs together by anything but a bond to earth. */
-    private final Groups<Integer> islands;
+    private final NodeGroups islands;
 
     private String call = "";
 
@@ -44,7 +44,7 @@ final class BudgetMeter {
         coils = assembly.branches().stream()
                 .filter(b -> b.role() == Role.COIL && b.isDrawn())
                 .toList();
-        islands = Groups.ofNodes(assembly, b -> b.role() != Role.EARTHING);
+        islands = NodeGroups.of(assembly, b -> b.role() != Role.EARTHING);
     }
 
     /** What follows belongs to this call. */

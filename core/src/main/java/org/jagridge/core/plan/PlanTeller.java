@@ -13,7 +13,7 @@ import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.part.Assembly;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Numbers;
 import org.jagridge.core.part.Role;
 
@@ -87,7 +87,7 @@ final class PlanTeller {
     /** Whose return the thermostat's C is: of more than one where returns are joined. */
     private void commonOfThermostat(Circuit circuit) {
         Assembly assembly = Assembly.of(circuit);
-        Groups<Integer> nets = Groups.ofNodes(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
+        NodeGroups nets = NodeGroups.of(assembly, b -> b.role() == Role.WIRE || b.role() == Role.CONDUCTOR);
         assembly.node(new Terminal("TH", "C")).ifPresent(c -> {
             String all = assembly.branches().stream()
                     .filter(b -> b.role() == Role.SECONDARY && nets.together(b.nodeB(), c))

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Set;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.part.Branch;
+import org.jagridge.core.part.Role;
 
 /**
  * Finds transformers whose own supply is off and that are live all the same: fed backwards through a tie on their
@@ -39,19 +40,34 @@ public final class BackFed {
         return problems;
     }
 
-    /** Whether a primary whose own supply is off bites all the same. */
-    public static boolean is(Branch primary, Frame f) {
-        return f.conducts(primary) && f.volts(primary) >= Frame.LIVE_VOLTS && !isFed(primary, f);
-    }
-
-    /** Both of its ends are on live poles, or it takes power from wherever it hangs. */
-    private static boolean isFed(Branch primary, Frame f) {
-        Complex volts = f.ac().branchVolts(primary.index());
-        boolean takes = volts.times(f.acAmps(primary).conjugate()).re() > TAKES;
-        if (takes) {
-            return true;
+    /** Primaries whose own supply is off and that bite all the same. */
+    static List<Branch> primaries(Frame f) {
+        List<Branch> live = f.assembly().branches().stream()
+                .filter(b -> b.role() == Role.PRIMARY && mayBe(b, f))
+                .toList();
+        if (live.isEmpty()) {
+            return live;
         }
         Reach reach = new Reach(f);
+        return live.stream().filter(b -> !hangsOnPoles(b, reach)).toList();
+    }
+
+    /** Whether a primary whose own supply is off bites all the same. */
+    public static boolean is(Branch primary, Frame f) {
+        return mayBe(primary, f) && !hangsOnPoles(primary, new Reach(f));
+    }
+
+    /** Live, without taking power from wherever it hangs. */
+    private static boolean mayBe(Branch primary, Frame f) {
+        return f.conducts(primary) && f.volts(primary) >= Frame.LIVE_VOLTS && !takes(primary, f);
+    }
+
+    private static boolean takes(Branch primary, Frame f) {
+        Complex volts = f.ac().branchVolts(primary.index());
+        return volts.times(f.acAmps(primary).conjugate()).re() > TAKES;
+    }
+
+    private static boolean hangsOnPoles(Branch primary, Reach reach) {
         return !reach.polesOf(primary.nodeA()).isEmpty()
                 && !reach.polesOf(primary.nodeB()).isEmpty();
     }

@@ -53,6 +53,11 @@ final class Electrics {
         return stamp != null;
     }
 
+    /** Other faults are there than at the last writing: writes anew what they take hold of. */
+    void change(List<Fault> faults, Object[] states) {
+        stamp = Stamps.change(assembly, stamp, acValues, dcValues, faults, states);
+    }
+
     /** Takes the present faults into account and writes all parts anew. */
     void writeAll(List<Fault> faults, Object[] states) {
         stamp = Stamps.begin(assembly, acValues, dcValues, faults);

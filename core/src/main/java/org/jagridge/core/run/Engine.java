@@ -21,8 +21,10 @@ import org.jagridge.core.part.Instant;
  * again.
  */
 public final class Engine {
-    /** Kept circuits with faults in them, by the nodes of all of them together. */
+    /** Kept circuits with faults in them, by the nodes of all of them together; what shares its parts counts for little. */
     private static final long MOST_NODES = 100_000;
+
+    private static final int SHARES = 16;
 
     private final Variant healthy;
     private final Homes homes;
@@ -30,7 +32,14 @@ public final class Engine {
     private final Interner<Object> states = Interner.newWeakInterner();
     private final Cache<List<Fault>, Variant> variants = Caffeine.newBuilder()
             .maximumWeight(MOST_NODES)
-            .<List<Fault>, Variant>weigher((f, v) -> v.assembly.nodeCount())
+            .<List<Fault>, Variant>weigher((f, v) -> nodes(v))
+            .executor(Runnable::run)
+            .build();
+    /** Those of them whose machines stand ready, by their nodes. */
+    private final Cache<Variant, Variant> ready = Caffeine.newBuilder()
+            .maximumWeight(MOST_NODES)
+            .<Variant, Variant>weigher((v, same) -> v.assembly.nodeCount())
+            .removalListener((v, same, why) -> dismissed(v))
             .executor(Runnable::run)
             .build();
 
@@ -52,6 +61,24 @@ public final class Engine {
 
     public static Engine of(Circuit circuit) {
         return of(Assembly.of(circuit));
+    }
+
+    private int nodes(Variant variant) {
+        int nodes = variant.assembly.nodeCount();
+        return variant.assembly.sharesParts(healthy.assembly) ? nodes / SHARES + 1 : nodes;
+    }
+
+    private static void dismissed(Variant variant) {
+        if (variant != null) {
+            variant.dismissMachines();
+        }
+    }
+
+    /** A variant is worked with: its machines stand ready for a while. */
+    void works(Variant variant) {
+        if (variant != healthy && ready.getIfPresent(variant) == null) {
+            ready.put(variant, variant);
+        }
     }
 
     Assembly assembly() {
@@ -78,7 +105,9 @@ public final class Engine {
                 ? healthy
                 : variants.get(
                         changing,
-                        f -> new Variant(this, Assembly.of(FaultEffects.apply(healthy.assembly.circuit(), f))));
+                        f -> new Variant(
+                                this,
+                                Assembly.of(FaultEffects.apply(healthy.assembly.circuit(), f), healthy.assembly)));
     }
 
     /**

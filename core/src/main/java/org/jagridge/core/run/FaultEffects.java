@@ -34,28 +34,55 @@ final class FaultEffects {
         return b.build();
     }
 
-    /** By branch: the mhos that the faults put in place of what the part or wire says, or NaN. */
+    /** By branch: what stands where no fault takes hold. Nobody writes into it. */
+    private static final class Free {
+        final double[] forced;
+        final double[] most;
+        final double[] left;
+
+        Free(Assembly assembly) {
+            int n = assembly.branches().size();
+            forced = filled(n, Double.NaN);
+            most = filled(n, Double.POSITIVE_INFINITY);
+            left = filled(n, 1);
+        }
+
+        private static double[] filled(int n, double value) {
+            double[] values = new double[n];
+            Arrays.fill(values, value);
+            return values;
+        }
+    }
+
+    private static Free free(Assembly assembly) {
+        return assembly.kept(Free.class, Free::new);
+    }
+
+    /** By branch: the mhos that the faults put in place of what the part or wire says, or NaN. To be read only. */
     static double[] forced(Assembly assembly, List<Fault> faults) {
-        return held(assembly, faults, Hold.Effect.CONDUCTANCE, Double.NaN);
+        return held(assembly, faults, Hold.Effect.CONDUCTANCE, free(assembly).forced);
     }
 
-    /** By branch: the mhos that a worn contact has at the most; it opens as a good one does. */
+    /** By branch: the mhos that a worn contact has at the most; it opens as a good one does. To be read only. */
     static double[] most(Assembly assembly, List<Fault> faults) {
-        return held(assembly, faults, Hold.Effect.AT_MOST, Double.POSITIVE_INFINITY);
+        return held(assembly, faults, Hold.Effect.AT_MOST, free(assembly).most);
     }
 
-    /** By branch: the share of its farads that a capacitor still has. */
+    /** By branch: the share of its farads that a capacitor still has. To be read only. */
     static double[] left(Assembly assembly, List<Fault> faults) {
-        return held(assembly, faults, Hold.Effect.SHARE, 1);
+        return held(assembly, faults, Hold.Effect.SHARE, free(assembly).left);
     }
 
-    private static double[] held(Assembly assembly, List<Fault> faults, Hold.Effect effect, double free) {
-        double[] values = new double[assembly.branches().size()];
-        Arrays.fill(values, free);
+    private static double[] held(Assembly assembly, List<Fault> faults, Hold.Effect effect, double[] free) {
+        double[] values = free;
         for (Fault fault : faults) {
             for (Hold hold : fault.defect().holds()) {
-                if (hold.effect() == effect) {
-                    branches(assembly, hold).forEach(b -> values[b.index()] = hold.value());
+                if (hold.effect() != effect) {
+                    continue;
+                }
+                for (Branch b : branches(assembly, hold)) {
+                    values = values == free ? free.clone() : values;
+                    values[b.index()] = hold.value();
                 }
             }
         }

@@ -15,7 +15,6 @@ import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.Branch;
 import org.jagridge.core.part.Instant;
-import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Stamp;
 import org.jagridge.core.part.Temperature;
 
@@ -95,9 +94,7 @@ public final class Frame {
     /** Primaries whose own supply is off and that are live all the same. */
     synchronized List<Branch> backFed() {
         if (backFed == null) {
-            backFed = assembly.branches().stream()
-                    .filter(b -> b.role() == Role.PRIMARY && BackFed.is(b, this))
-                    .toList();
+            backFed = BackFed.primaries(this);
         }
         return backFed;
     }

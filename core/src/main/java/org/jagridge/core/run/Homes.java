@@ -7,7 +7,7 @@ import java.util.Set;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Role;
 
 /** Which terminals could ever be joined in the circuit as it was meant to be, without faults and links left in. */
@@ -16,9 +16,9 @@ final class Homes {
     private final Map<String, Set<Integer>> homesOfPart = new HashMap<>();
 
     Homes(Assembly healthy) {
-        Groups<Integer> joined = Groups.ofNodes(healthy, b -> b.role() != Role.EARTHING);
-        Groups<Integer> fed =
-                Groups.ofNodes(healthy, b -> b.role() != Role.EARTHING && !isMetalwork(b.a()) && !isMetalwork(b.b()));
+        NodeGroups joined = NodeGroups.of(healthy, b -> b.role() != Role.EARTHING);
+        NodeGroups fed =
+                NodeGroups.of(healthy, b -> b.role() != Role.EARTHING && !isMetalwork(b.a()) && !isMetalwork(b.b()));
         healthy.nodes().forEach((t, n) -> {
             homeOf.put(t, joined.root(n));
             if (!isMetalwork(t)) {

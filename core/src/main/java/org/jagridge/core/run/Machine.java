@@ -12,6 +12,7 @@ import org.jagridge.core.budget.Budget;
 import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Input;
+import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Behaviour;
 import org.jagridge.core.part.Instant;
@@ -47,6 +48,8 @@ final class Machine {
     private final Guards guards;
     private List<Map<String, Object>> inputs = List.of();
     private List<Fault> faults = List.of();
+    /** Those of the faults that sit in a part, by the part's index; null for none. Parts ask at every turn. */
+    private final PartDefect[][] defects;
     /** Buttons that are pushed at this very instant. */
     final Set<Input> pushed = new HashSet<>();
 
@@ -63,6 +66,7 @@ final class Machine {
         wakes = new Instant[n];
         guards = new Guards(n);
         views = new PartView[n];
+        defects = new PartDefect[n][];
         for (Assembly.Member m : assembly.members()) {
             views[m.index()] = new PartView(m, this);
         }
@@ -80,13 +84,8 @@ final class Machine {
         now = Instant.START;
         started = false;
         asked = false;
-        faults = List.copyOf(present);
-        inputs = new ArrayList<>();
-        for (Assembly.Member m : assembly.members()) {
-            Map<String, Object> values = new HashMap<>();
-            m.inputs().forEach(f -> values.put(f.name(), f.initial()));
-            inputs.add(values);
-        }
+        present(List.copyOf(present));
+        inputs = new ArrayList<>(assembly.untouched());
         hands.forEach((key, value) -> set(new Act.Set(Input.parse(key), value)));
         begin();
         Arrays.fill(states, null);
@@ -122,23 +121,26 @@ final class Machine {
         microSteps = 0;
         recent.clear();
         guards.load(c);
-        boolean otherFaults = !electrics.isWritten() || !faults.equals(c.faults);
-        faults = c.faults;
+        boolean otherFaults = !faults.equals(c.faults);
+        present(c.faults);
         inputs = new ArrayList<>(c.inputs);
         Object[] old = states;
         states = c.states.clone();
         System.arraycopy(c.wakes, 0, wakes, 0, wakes.length);
-        if (otherFaults) {
-            electrics.writeAll(faults, states);
-        }
+        boolean written = electrics.isWritten();
         for (Assembly.Member m : assembly.members()) {
             int i = m.index();
             if (old[i] != states[i]) {
                 note(m);
-                if (!otherFaults) {
-                    electrics.write(m, states[m.index()]);
+                if (written) {
+                    electrics.write(m, states[i]);
                 }
             }
+        }
+        if (!written) {
+            electrics.writeAll(faults, states);
+        } else if (otherFaults) {
+            electrics.change(faults, states);
         }
         electrics.show(c.ac, c.dc, null, null);
     }
@@ -177,7 +179,7 @@ final class Machine {
         now = old.now;
         asked = old.asked;
         started = old.started;
-        faults = old.faults;
+        present(old.faults);
         pushed.clear();
         pushed.addAll(old.pushed);
         observer = old.observer;
@@ -186,13 +188,16 @@ final class Machine {
         microSteps = old.microSteps;
         recent.addAll(old.recent);
         Arrays.fill(states, null);
+        boolean sameParts = assembly.sharesParts(old.assembly);
         List<Assembly.Member> fresh = new ArrayList<>();
         for (Assembly.Member m : assembly.members()) {
             int i = m.index();
-            int was = old.assembly
-                    .member(m.part().id())
-                    .map(Assembly.Member::index)
-                    .orElse(-1);
+            int was = sameParts
+                    ? i
+                    : old.assembly
+                            .member(m.part().id())
+                            .map(Assembly.Member::index)
+                            .orElse(-1);
             inputs.add(was < 0 ? Map.of() : old.inputs.get(was));
             if (was < 0) {
                 fresh.add(m);
@@ -213,8 +218,27 @@ final class Machine {
         return inputs.get(m.index());
     }
 
-    List<Fault> faults() {
-        return faults;
+    /** The defects that a part has, or null for none. */
+    PartDefect[] defectsOf(Assembly.Member m) {
+        return defects[m.index()];
+    }
+
+    /** From now on these faults are there; nothing is written yet. */
+    private void present(List<Fault> now) {
+        faults = now;
+        Arrays.fill(defects, null);
+        for (Fault f : now) {
+            if (f.defect() instanceof PartDefect d) {
+                assembly.member(f.part()).ifPresent(m -> add(m.index(), d));
+            }
+        }
+    }
+
+    private void add(int part, PartDefect defect) {
+        PartDefect[] known = defects[part];
+        PartDefect[] more = known == null ? new PartDefect[1] : Arrays.copyOf(known, known.length + 1);
+        more[more.length - 1] = defect;
+        defects[part] = more;
     }
 
     /** A part's state; while the machine is being started, the state it will start from. */
@@ -244,12 +268,12 @@ final class Machine {
             if (act instanceof Act.Set s) {
                 set(s);
             } else if (act instanceof Act.Begin b) {
-                faults = with(b.fault());
+                present(with(b.fault()));
                 wiringChanged |= FaultEffects.changesCircuit(b.fault());
                 faultsChanged = true;
                 tell(b.fault(), true);
             } else if (act instanceof Act.End e) {
-                faults = without(e.fault());
+                present(without(e.fault()));
                 wiringChanged |= FaultEffects.changesCircuit(e.fault());
                 faultsChanged = true;
                 tell(e.fault(), false);
@@ -263,7 +287,7 @@ final class Machine {
             next.takeOver(this);
             variant.giveBack(this);
         } else if (faultsChanged) {
-            electrics.writeAll(faults, states);
+            electrics.change(faults, states);
         }
         if (faultsChanged) {
             next.electrics.solve();

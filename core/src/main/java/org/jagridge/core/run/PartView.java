@@ -1,7 +1,6 @@
 package org.jagridge.core.run;
 
 import java.util.List;
-import org.jagridge.core.circuit.Fault;
 import org.jagridge.core.circuit.Input;
 import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.network.Complex;
@@ -81,9 +80,13 @@ final class PartView implements Moment {
 
     @Override
     public <D extends PartDefect> D fault(Class<D> kind) {
-        for (Fault f : machine.faults()) {
-            if (kind.isInstance(f.defect()) && member.part().id().equals(f.part())) {
-                return kind.cast(f.defect());
+        PartDefect[] own = machine.defectsOf(member);
+        if (own == null) {
+            return null;
+        }
+        for (PartDefect d : own) {
+            if (kind.isInstance(d)) {
+                return kind.cast(d);
             }
         }
         return null;

@@ -1,7 +1,6 @@
 package org.jagridge.core.run;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +10,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.jagridge.core.network.Network;
 import org.jagridge.core.part.Assembly;
 import org.jagridge.core.part.Branch;
-import org.jagridge.core.part.Groups;
+import org.jagridge.core.part.NodeGroups;
 import org.jagridge.core.part.Role;
 import org.jagridge.core.part.Ways;
 
@@ -44,8 +43,8 @@ public final class Reach {
     private final Frame frame;
     private final int[] group;
     private final List<Set<Pole>> poles = new ArrayList<>();
-    /** Loads, and electronic contacts that are off, between the groups. */
-    private final Ways loads;
+    /** Loads, and electronic contacts that are off, between the groups; found when somebody asks for them. */
+    private Ways loads;
     /** What has been found of a group: the same is asked for again and again. */
     private final Map<Integer, Optional<ThroughLoad>> ways = new ConcurrentHashMap<>();
 
@@ -54,24 +53,31 @@ public final class Reach {
         this.frame = frame;
         int n = assembly.network().nodes();
         group = new int[n + 1];
-        Groups<Integer> joined = Groups.ofNodes(assembly, b -> joins(b, frame));
-        Map<Integer, Integer> numbers = new HashMap<>();
+        NodeGroups joined = NodeGroups.of(assembly, b -> joins(b, frame));
+        int[] numbers = new int[n + 1];
         for (int i = 0; i <= n; i++) {
-            int root = joined.root(i == n ? Network.EARTH : i);
-            group[i] = numbers.computeIfAbsent(root, r -> numbers.size());
-            if (group[i] == poles.size()) {
+            int root = index(joined.root(i == n ? Network.EARTH : i), n);
+            if (numbers[root] == 0) {
                 poles.add(new LinkedHashSet<>());
+                numbers[root] = poles.size();
             }
+            group[i] = numbers[root] - 1;
         }
         for (Branch b : assembly.branches()) {
             if (b.role().gives() && isLive(b, frame)) {
                 note(b);
             }
         }
-        loads = Ways.of(
-                assembly,
-                b -> frame.conducts(b) && (b.role().consumes() || letsLittleThrough(b, frame)),
-                this::groupOf);
+    }
+
+    private synchronized Ways loads() {
+        if (loads == null) {
+            loads = Ways.of(
+                    assembly,
+                    b -> frame.conducts(b) && (b.role().consumes() || letsLittleThrough(b, frame)),
+                    this::groupOf);
+        }
+        return loads;
     }
 
     private static boolean joins(Branch b, Frame frame) {
@@ -180,7 +186,7 @@ public final class Reach {
 
     /** @param leaking whether an electronic contact that is off is gone through as well */
     private Optional<ThroughLoad> throughLoads(int node, boolean leaking) {
-        return loads.way(
+        return loads().way(
                         groupOf(node),
                         g -> !poles.get(g).isEmpty(),
                         b -> leaking || b.role().consumes())

@@ -19,6 +19,7 @@ final class Variant {
 
     /** A machine that nobody else uses until it is {@link Machine#done}. */
     Machine borrow() {
+        engine.works(this);
         Machine known = idle.pollFirst();
         Machine machine = known != null ? known : new Machine(this);
         machine.workHere();
@@ -30,5 +31,9 @@ final class Variant {
         if (idle.size() < MOST_IDLE) {
             idle.addFirst(machine);
         }
+    }
+
+    void dismissMachines() {
+        idle.clear();
     }
 }

@@ -54,11 +54,15 @@ public final class Worlds {
         }
     }
 
-    /** What tells two states apart for eyes and leads. */
-    private record Look(Assembly assembly, Values ac, Values dc, Map<String, String> signals) {
+    /**
+     * What tells two states apart for eyes and leads.
+     *
+     * @param rewiring the faults by which it is another circuit
+     */
+    private record Look(List<Fault> rewiring, Values ac, Values dc, Map<String, String> signals) {
         static Look of(Configuration c) {
             return new Look(
-                    c.frame().assembly(),
+                    c.faults().stream().filter(FaultList::rewires).toList(),
                     c.frame().ac().values(),
                     c.frame().dc() == null ? null : c.frame().dc().values(),
                     c.frame().signals());

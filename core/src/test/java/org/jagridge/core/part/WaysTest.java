@@ -35,7 +35,7 @@ public class WaysTest {
 
     @Test
     public void whatWiresJoinIsOneGroupAndASwitchIsBetweenTwo() {
-        Groups<Integer> nets = Groups.ofNodes(lamps, Branch::isWire);
+        NodeGroups nets = NodeGroups.of(lamps, Branch::isWire);
         assertTrue(nets.together(node("T1.X1"), node("S1.1")));
         assertFalse(nets.together(node("S1.1"), node("S1.2")));
         assertFalse(nets.together(node("LP.1"), node("LP.2")));
@@ -44,7 +44,7 @@ public class WaysTest {
 
     @Test
     public void theWayNamesTheBranchesInOrder() {
-        Groups<Integer> nets = Groups.ofNodes(lamps, Branch::isWire);
+        NodeGroups nets = NodeGroups.of(lamps, Branch::isWire);
         Ways ways = Ways.of(lamps, b -> b.role() == Role.CONTACT, nets::root);
         int goal = nets.root(node("LP.1"));
         Optional<List<Branch>> way = ways.way(nets.root(node("T1.X1")), n -> n == goal, b -> true);

@@ -63,6 +63,8 @@ public final class Coil {
     private final long release;
     private final Complex open;
     private final Complex sealed;
+    /** Whether it takes less once its armature is in, and so burns where that never gets there. */
+    private final boolean seats;
 
     private Coil(
             Branch branch,
@@ -83,6 +85,7 @@ public final class Coil {
         release = releaseMs * Time.MILLISECOND;
         this.open = open;
         this.sealed = sealed;
+        seats = !direct && !sealed.equals(open);
     }
 
     /** The parameters of a coil, with the VA that the type has by default. */
@@ -186,9 +189,7 @@ public final class Coil {
         if (!direct && Math.abs(m.dcVolts(branch)) > 0.7 * rated) {
             return Stress.Kind.DIRECT_CURRENT;
         }
-        return !direct && !sealed.equals(open) && !s.in() && volts > 0.45 * rated
-                ? Stress.Kind.OVERHEATED
-                : Stress.Kind.NONE;
+        return seats && !s.in() && volts > 0.45 * rated ? Stress.Kind.OVERHEATED : Stress.Kind.NONE;
     }
 
     private Reaction<State> move(State s, double volts, Moment m) {

@@ -72,7 +72,10 @@ final class LimitSwitch extends PartType {
         @Override
         public Reaction<Boolean> react(Boolean was, Moment m) {
             String state = opening == null ? null : m.signalOf(opening);
-            return Reaction.change(when.equals(state), Because.link(opening + " is " + state));
+            boolean actuated = when.equals(state);
+            return actuated == was
+                    ? Reaction.stay(was)
+                    : Reaction.change(actuated, Because.link(opening + " is " + state));
         }
 
         @Override
