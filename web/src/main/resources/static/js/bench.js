@@ -184,58 +184,6 @@
     if (under) place(lead, under.dataset.terminal);
   });
 
-  // red ink over every link and every wire that is not where it belongs, in both drawings
-  function drawTemporaries() {
-    document.querySelectorAll(".drawing .temporary-link, .drawing .bare-end").forEach((e) => e.remove());
-    document.querySelectorAll(".drawing .lifted").forEach((e) => e.classList.remove("lifted"));
-    document.querySelectorAll(".drawing.connection, .drawing.ladder").forEach((svg) => {
-      document.querySelectorAll(".temporary").forEach((temporary) => {
-        (temporary.dataset.wires || "").split(" ").filter(Boolean).forEach((wire) =>
-          svg.querySelectorAll(`[data-wire="${CSS.escape(wire)}"]`).forEach((w) => w.classList.add("lifted")));
-        drawBare(svg, ...(temporary.dataset.bare || "").split(" "));
-        const [a, b] = (temporary.dataset.link || "").split(" ").map((t) => t && svg.querySelector(`circle[data-terminal="${CSS.escape(t)}"]`));
-        if (!a || !b) return;
-        const [x1, y1, x2, y2] = [a, b].flatMap((c) => [Number(c.getAttribute("cx")), Number(c.getAttribute("cy"))]);
-        const link = document.createElementNS("http://www.w3.org/2000/svg", "path");
-        link.setAttribute("class", "temporary-link");
-        link.setAttribute("d", `M${x1} ${y1}Q${(x1 + x2) / 2} ${(y1 + y2) / 2 - 24} ${x2} ${y2}`);
-        svg.appendChild(link);
-      });
-    });
-  }
-
-  // the bare end of a lifted wire stands beside its terminal, on the side where the wire comes from: a lead can lie on it
-  function drawBare(svg, bare, terminal) {
-    const post = terminal && svg.querySelector(`circle[data-terminal="${CSS.escape(terminal)}"]`);
-    if (!post) return;
-    const [x, y] = [Number(post.getAttribute("cx")), Number(post.getAttribute("cy"))];
-    const box = svg.querySelector(`.part[data-part="${CSS.escape(post.dataset.part)}"] rect`);
-    const below = box && y > Number(box.getAttribute("y")) + Number(box.getAttribute("height")) / 2;
-    const end = document.createElementNS("http://www.w3.org/2000/svg", "circle");
-    const at = { class: "bare-end", cx: x + 9, cy: y + (below ? 12 : -12), r: 4, tabindex: -1, "data-terminal": bare, "aria-label": `the bare end off ${terminal}` };
-    Object.entries(at).forEach(([name, value]) => end.setAttribute(name, String(value)));
-    svg.appendChild(end);
-  }
-
-  // draws the two probes at their terminals in both drawings
-  function drawLeads() {
-    document.querySelectorAll(".drawing .probe").forEach((e) => e.remove());
-    for (const [lead, id] of [["red", "#lead-plus"], ["black", "#lead-minus"]]) {
-      const input = $(id);
-      if (!input) continue;
-      document.querySelectorAll(`.drawing circle[data-terminal="${CSS.escape(input.dataset.at)}"]`).forEach((post) => {
-        const x = Number(post.getAttribute("cx"));
-        const y = Number(post.getAttribute("cy"));
-        const side = lead === "red" ? 1 : -1;
-        const probe = document.createElementNS("http://www.w3.org/2000/svg", "path");
-        probe.setAttribute("class", `probe ${lead}`);
-        probe.setAttribute("d", `M${x} ${y}l${side * 4}-6l${side * 10}-13l5 3l${side * -9} 13z`);
-        probe.dataset.lead = lead;
-        post.ownerSVGElement.appendChild(probe);
-      });
-    }
-  }
-
   // ---- time
 
   function scrub(svg, clientX) {
@@ -347,8 +295,8 @@
     const shown = JSON.parse($("#shown").textContent);
     window.drawingsCome.show(shown.marks);
     showHands(shown);
-    drawTemporaries();
-    drawLeads();
+    window.putOn.temporaries();
+    window.putOn.leads();
     showHeld();
     showPinned(false);
     document.querySelectorAll("details[data-ask]").forEach((d) => (d.open = opened.has(d.id)));
@@ -421,8 +369,8 @@
   }
 
   document.addEventListener("drawing:came", () => {
-    drawTemporaries();
-    drawLeads();
+    window.putOn.temporaries();
+    window.putOn.leads();
     showPinned(false);
   });
 

@@ -1,5 +1,5 @@
-// Zoom and pan of the drawings, which may still be on their way: an element of class "viewport" shows its svg through a viewBox of its own, which is kept
-// by name while the page lives, so that a redrawn svg is seen as the one before it.
+// Zoom and pan of the drawings, which may still be on their way: an element of class "viewport" shows a part of its svg, which is kept by name while
+// the page lives, so that a redrawn svg is seen as the one before it. The svg as a whole is scaled and shifted: nothing in it is laid out anew for that.
 (function () {
   "use strict";
   const kept = {};
@@ -9,11 +9,8 @@
   const svgOf = (port) => port.querySelector("svg");
 
   function size(svg) {
-    if (!svg.dataset.fullWidth) {
-      svg.dataset.fullWidth = svg.viewBox.baseVal.width;
-      svg.dataset.fullHeight = svg.viewBox.baseVal.height;
-    }
-    return [Number(svg.dataset.fullWidth), Number(svg.dataset.fullHeight)];
+    const { width, height } = svg.viewBox.baseVal;
+    return [width, height];
   }
 
   // pixels of the pane for one unit of the drawing
@@ -38,8 +35,10 @@
     const svg = svgOf(port);
     if (!svg || !port.clientWidth) return;
     kept[port.dataset.viewName] = view;
-    svg.setAttribute("viewBox", `${view.x} ${view.y} ${view.width} ${view.height}`);
-    port.dataset.scale = scale(port, view).toFixed(3);
+    const s = scale(port, view);
+    svg.style.transform = `scale(${s}) translate(${-view.x}px, ${-view.y}px)`;
+    port.dataset.view = [view.x, view.y, view.width, view.height].map((n) => n.toFixed(2)).join(" ");
+    port.dataset.scale = s.toFixed(3);
   }
 
   function view(port) {
@@ -49,10 +48,6 @@
   function show(port) {
     const svg = svgOf(port);
     if (!svg || !port.clientWidth) return;
-    size(svg);
-    svg.setAttribute("preserveAspectRatio", "xMinYMin meet");
-    svg.setAttribute("width", "100%");
-    svg.setAttribute("height", "100%");
     const old = kept[port.dataset.viewName];
     // the pane may have changed its shape since
     if (old) {
