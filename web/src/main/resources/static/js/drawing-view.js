@@ -37,7 +37,7 @@
     kept[port.dataset.viewName] = view;
     const s = scale(port, view);
     svg.style.transform = `scale(${s}) translate(${-view.x}px, ${-view.y}px)`;
-    port.dataset.view = [view.x, view.y, view.width, view.height].map((n) => n.toFixed(2)).join(" ");
+    port.dataset.seen = [view.x, view.y, view.width, view.height].map((n) => n.toFixed(2)).join(" ");
     port.dataset.scale = s.toFixed(3);
   }
 

@@ -79,7 +79,7 @@ public abstract class BrowserTest extends WebTest {
         }
         context.close();
         if (result.isSuccess()) {
-            assertEquals(problems, List.of());
+            assertEquals(problems.toString(), "[]");
         }
     }
 }

@@ -237,11 +237,11 @@ public final class Worlds {
         return all.get(0);
     }
 
-    /** What they take in memory, roughly. */
+    /** What they take in memory, roughly: of the values that they were solved from, most are there once only. */
     public int kilobytes() {
         int nodes = assembly.nodeCount();
         int branches = assembly.branches().size();
         int kept = faultyBefore.stream().mapToInt(List::size).sum();
-        return (int) ((all.size() + kept) * (32L * nodes + 100L * branches) / 1024);
+        return (int) ((all.size() + kept) * (16L * nodes + 24L * branches) / 1024);
     }
 }

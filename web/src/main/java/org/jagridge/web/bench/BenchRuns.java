@@ -26,7 +26,8 @@ class BenchRuns {
     /** By bench: the run that was made last, from which the next one goes on. */
     private final Kept<Long, Run> newest = new Kept<>(RUNS_MEGABYTES, Run::kilobytes);
 
-    private final Kept<Long, Worlds> newestWorlds = new Kept<>(RUNS_MEGABYTES, Worlds::kilobytes);
+    /** Those of a circuit of two hundred parts take 250 MB, and seconds. */
+    private final Kept<Long, Worlds> newestWorlds = new Kept<>(Kept.orAnEighth(RUNS_MEGABYTES), Worlds::kilobytes);
 
     BenchRuns(Acts acts) {
         this.acts = acts;

@@ -27,6 +27,11 @@ public final class Kept<K, V> {
                 .buildAsync();
     }
 
+    /** So many megabytes, or an eighth of all memory that the application may take, where that is more. */
+    public static int orAnEighth(int megabytes) {
+        return (int) Math.max(megabytes, Runtime.getRuntime().maxMemory() / 8 / (1024 * 1024));
+    }
+
     /** The value of a key, computed where it isn't kept. What fails isn't kept. */
     public V get(K key, Supplier<V> compute) {
         CompletableFuture<V> mine = new CompletableFuture<>();

@@ -40,7 +40,7 @@ class SheetPlans {
 
     private static final int WORLDS_MEGABYTES = 64;
     private final Kept<Key, Plan> plans = new Kept<>(MEGABYTES, p -> PLAN_KILOBYTES);
-    private final Kept<Plan, Worlds> worlds = new Kept<>(WORLDS_MEGABYTES, Worlds::kilobytes);
+    private final Kept<Plan, Worlds> worlds = new Kept<>(Kept.orAnEighth(WORLDS_MEGABYTES), Worlds::kilobytes);
     private final Told told;
     private final CircuitStore store;
 

@@ -156,11 +156,11 @@ public class BenchDrawingsTest extends BrowserTest {
         Locator port = page().locator(".ladder-pane .viewport");
         port.hover();
         page().mouse().wheel(0, -240);
-        String view = port.getAttribute("data-view");
+        String view = port.getAttribute("data-seen");
         bench.choose("TH.fan", "on");
-        assertEquals(port.getAttribute("data-view"), view);
+        assertEquals(port.getAttribute("data-seen"), view);
         page().locator(".ladder-pane [data-zoom='fit']").click();
-        assertThat(port).not().hasAttribute("data-view", view);
+        assertThat(port).not().hasAttribute("data-seen", view);
         BoundingBox pane = port.boundingBox();
         BoundingBox last = page().locator(".ladder .symbol .hit").last().boundingBox();
         assertTrue(last.y + last.height <= pane.y + pane.height, "the whole ladder is in sight");
@@ -170,13 +170,13 @@ public class BenchDrawingsTest extends BrowserTest {
     public void aPressedDragOnTheGroundShiftsTheDrawingAndPutsNoLead() {
         String lead = bench.id("lead-plus").inputValue();
         Locator port = page().locator(".connection-pane .viewport");
-        String view = port.getAttribute("data-view");
+        String view = port.getAttribute("data-seen");
         BoundingBox box = port.boundingBox();
         page().mouse().move(box.x + 200, box.y + 200);
         page().mouse().down();
         page().mouse().move(box.x + 120, box.y + 140, new Mouse.MoveOptions().setSteps(5));
         page().mouse().up();
-        assertThat(port).not().hasAttribute("data-view", view);
+        assertThat(port).not().hasAttribute("data-seen", view);
         assertEquals(bench.id("lead-plus").inputValue(), lead);
     }
 

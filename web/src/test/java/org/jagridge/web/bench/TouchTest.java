@@ -47,7 +47,7 @@ public class TouchTest extends BrowserTest {
     }
 
     private double[] view(Locator port) {
-        String[] box = port.getAttribute("data-view").split(" ", -1);
+        String[] box = port.getAttribute("data-seen").split(" ", -1);
         return new double[] {Double.parseDouble(box[0]), Double.parseDouble(box[1]), Double.parseDouble(box[2])};
     }
 

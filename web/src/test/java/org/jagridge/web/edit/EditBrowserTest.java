@@ -450,6 +450,6 @@ public class EditBrowserTest extends BrowserTest {
     }
 
     private static String view(Locator port) {
-        return port.getAttribute("data-view");
+        return port.getAttribute("data-seen");
     }
 }
