@@ -74,6 +74,8 @@ public class Screenshots extends WebTest {
     }
 
     private static void coolingCall(Page page) {
+        page.waitForSelector(".ladder .symbol");
+        page.waitForSelector(".connection .wire");
         act(page, () -> page.locator("[id='h-TH.mode-cool']").click());
         page.locator("[id='h-TH.roomCelsius']").fill("26.4");
         act(page, () -> page.keyboard().press("Tab"));
