@@ -46,12 +46,21 @@
     element.shownMark = key;
   }
 
-  // what changed its state pulses once
+  // what changed its state lights up for a moment: painted with its new state and once more without the light, for each
+  // painting of a large drawing is in the way of the next act
+  const PULSE_MS = 500;
+  let pulsing = [];
+  let pulseEnds = 0;
   function pulse(element) {
-    element.classList.remove("pulse");
-    requestAnimationFrame(() => element.classList.add("pulse"));
+    element.classList.add("pulse");
+    pulsing.push(element);
+    clearTimeout(pulseEnds);
+    pulseEnds = setTimeout(endPulse, PULSE_MS);
   }
-  document.addEventListener("animationend", (e) => e.target.classList.remove("pulse"));
+  function endPulse() {
+    pulsing.forEach((element) => element.classList.remove("pulse"));
+    pulsing = [];
+  }
 
   function mark(port) {
     if (!port.pieces || !marks) return;
@@ -115,6 +124,7 @@
   }
 
   function show(latest) {
+    endPulse();
     marks = latest;
     ports.forEach(mark);
   }

@@ -39,7 +39,16 @@
     svg.style.transform = `scale(${s}) translate(${-view.x}px, ${-view.y}px)`;
     port.dataset.seen = [view.x, view.y, view.width, view.height].map((n) => n.toFixed(2)).join(" ");
     port.dataset.scale = s.toFixed(3);
+    port.shownScale = s;
   }
+
+  // a pane that its neighbours leave more or less room shows more or less, as large as before
+  const rooms = new ResizeObserver((changes) =>
+    changes.forEach(({ target: port }) => {
+      const s = port.shownScale;
+      if (s && svgOf(port)) apply(port, { ...view(port), width: port.clientWidth / s, height: port.clientHeight / s });
+    }),
+  );
 
   function view(port) {
     return kept[port.dataset.viewName] || firstLook(port);
@@ -269,6 +278,7 @@
   oneStop();
 
   window.addEventListener("resize", showAll);
+  document.querySelectorAll(".viewport").forEach((port) => rooms.observe(port));
   window.drawings = { show, showAll, reveal, isInSight, scaleOf: (port) => scale(port, view(port)) };
   showAll();
 })();

@@ -8,6 +8,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.options.BoundingBox;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.jagridge.web.BrowserTest;
 import org.jagridge.web.settings.Settings;
@@ -157,8 +158,14 @@ public class BenchDrawingsTest extends BrowserTest {
         port.hover();
         page().mouse().wheel(0, -240);
         String view = port.getAttribute("data-seen");
+        Locator symbol = bench.ladderSymbol("K6", "A1-A2").locator(".hit");
+        BoundingBox seen = symbol.boundingBox();
+        BoundingBox room = port.boundingBox();
         bench.choose("TH.fan", "on");
-        assertEquals(port.getAttribute("data-seen"), view);
+        // also where the trace, which has more to tell now, takes room from below
+        assertTrue(port.boundingBox().height < room.height, "the trace grew");
+        BoundingBox after = symbol.boundingBox();
+        assertEquals(List.of(after.x, after.y, after.width), List.of(seen.x, seen.y, seen.width));
         page().locator(".ladder-pane [data-zoom='fit']").click();
         assertThat(port).not().hasAttribute("data-seen", view);
         BoundingBox pane = port.boundingBox();
