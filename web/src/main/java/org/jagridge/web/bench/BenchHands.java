@@ -219,13 +219,14 @@ public class BenchHands {
             String leads = json.writeValueAsString(Leads.of(from.meter()).toMap());
             actions.add(new Action(0, parent, undoTo, from.micros(), then, Action.Kind.METER, leads));
         }
-        runs.tryOut(
+        BenchRuns.Tried tried = runs.tryOut(
                 from.bench().id(),
                 prefix(from.actions(), parent),
                 actions,
                 from.drawn().assembly(),
                 then);
         long id = benches.add(from.bench().id(), actions, then);
+        runs.stored(from.bench().id(), id, tried);
         // it is stored, so it mustn't be told that it isn't: what follows is worked out already, and has time of its
         // own
         return Budget.ofSeconds(STORED_SECONDS)

@@ -40,7 +40,19 @@ class BenchRuns {
      */
     Run run(long bench, long last, List<Action> actions, Assembly assembly, long at) {
         long horizon = horizon(actions, at);
-        return runs.get(bench + "/" + last + "/" + horizon, () -> make(bench, actions, assembly, horizon));
+        return runs.get(key(bench, last, horizon), () -> make(bench, actions, assembly, horizon));
+    }
+
+    private static String key(long bench, long last, long horizon) {
+        return bench + "/" + last + "/" + horizon;
+    }
+
+    /** What comes of acts that aren't stored yet. */
+    record Tried(Run run, long horizon) {}
+
+    /** The acts of a try are stored now. */
+    void stored(long bench, long last, Tried tried) {
+        runs.put(key(bench, last, tried.horizon()), tried.run());
     }
 
     /**
@@ -48,13 +60,14 @@ class BenchRuns {
      *
      * @param before what was done before them
      */
-    void tryOut(long bench, List<Action> before, List<Action> acts, Assembly assembly, long at) {
+    Tried tryOut(long bench, List<Action> before, List<Action> acts, Assembly assembly, long at) {
         List<Action> all = new ArrayList<>(before);
         for (Action a : acts) {
             all.add(new Action(
                     -all.size() - 1, a.parent(), a.undoTo(), a.undoMicros(), a.micros(), a.kind(), a.body()));
         }
-        make(bench, all, assembly, horizon(all, at));
+        long horizon = horizon(all, at);
+        return new Tried(make(bench, all, assembly, horizon), horizon);
     }
 
     private static long horizon(List<Action> actions, long at) {

@@ -2,6 +2,7 @@ package org.jagridge.web.bench;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import org.jagridge.core.circuit.Scenario;
 import org.jagridge.core.meter.Meter;
@@ -47,6 +48,12 @@ public class BenchService {
      */
     BenchState state(long benchId, Long head, Long micros) {
         return state(benchId, head, micros, () -> false);
+    }
+
+    /** The address of a circuit's own bench as it was left, without an instant; empty where none has been opened. */
+    public Optional<String> asLeft(String slug) {
+        return benches.newestOfCircuit(slug)
+                .map(b -> "/bench/" + b.id() + "?s=" + Objects.requireNonNullElse(b.head(), 0L));
     }
 
     /** An instant that a bench can be shown at. */

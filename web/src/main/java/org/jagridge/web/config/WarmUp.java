@@ -7,7 +7,9 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import org.jagridge.web.bench.BenchService;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -23,13 +25,18 @@ import org.springframework.stereotype.Component;
 @ConditionalOnProperty("jagridge.warm-up")
 class WarmUp {
     private static final List<String> PAGES = List.of("/sequence", "/ladder.svg", "/connections.svg", "/sheet");
+    /** What an act answers with is looked at so often, each time at another instant: hands wait for that most. */
+    private static final int LOOKS = 60;
 
+    private final HttpClient http = HttpClient.newHttpClient();
     private final CircuitRepository circuits;
+    private final BenchService benches;
     private final Environment environment;
     private final CompletableFuture<List<Integer>> answers = new CompletableFuture<>();
 
-    WarmUp(CircuitRepository circuits, Environment environment) {
+    WarmUp(CircuitRepository circuits, BenchService benches, Environment environment) {
         this.circuits = circuits;
+        this.benches = benches;
         this.environment = environment;
     }
 
@@ -44,16 +51,18 @@ class WarmUp {
 
     private void ask() {
         try {
-            String root = "http://127.0.0.1:" + environment.getRequiredProperty("local.server.port") + "/circuits/";
+            String root = "http://127.0.0.1:" + environment.getRequiredProperty("local.server.port");
+            List<CircuitRepository.Row> all = circuits.all();
             List<Integer> codes = new ArrayList<>();
-            for (CircuitRepository.Row c : circuits.all().stream().limit(1).toList()) {
+            for (CircuitRepository.Row c : all.stream().limit(1).toList()) {
                 for (String page : PAGES) {
-                    HttpRequest request = HttpRequest.newBuilder(URI.create(root + c.slug() + page))
-                            .build();
-                    codes.add(HttpClient.newHttpClient()
-                            .send(request, HttpResponse.BodyHandlers.discarding())
-                            .statusCode());
+                    codes.add(answer(request(root + "/circuits/" + c.slug() + page)));
                 }
+            }
+            Optional<String> bench =
+                    all.stream().flatMap(c -> benches.asLeft(c.slug()).stream()).findFirst();
+            for (int i = 0; i < LOOKS && bench.isPresent(); i++) {
+                codes.add(answer(request(root + bench.get() + "&t=" + i).header("HX-Request", "true")));
             }
             answers.complete(codes);
         } catch (IOException | RuntimeException e) {
@@ -62,6 +71,15 @@ class WarmUp {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    private static HttpRequest.Builder request(String address) {
+        return HttpRequest.newBuilder(URI.create(address));
+    }
+
+    private int answer(HttpRequest.Builder request) throws IOException, InterruptedException {
+        return http.send(request.build(), HttpResponse.BodyHandlers.discarding())
+                .statusCode();
     }
 
     /** How the pages were answered, once they are. */

@@ -1,8 +1,10 @@
 package org.jagridge.web.config;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
 
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -19,6 +21,9 @@ public class WarmUpTest extends AbstractTestNGSpringContextTests {
 
     @Test
     public void thePagesAreThere() throws Exception {
-        assertEquals(warmUp.answers().get(60, TimeUnit.SECONDS), List.of(200, 200, 200, 200));
+        List<Integer> answers = warmUp.answers().get(60, TimeUnit.SECONDS);
+        assertEquals(Set.copyOf(answers), Set.of(200));
+        // the pages of a circuit, and a bench at many instants
+        assertTrue(answers.size() > 20, answers.toString());
     }
 }
