@@ -1,12 +1,19 @@
 package org.jagridge.core.drawing;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jagridge.core.budget.Parallel;
+import org.jagridge.core.circuit.Cable;
 import org.jagridge.core.circuit.Circuit;
+import org.jagridge.core.circuit.Part;
+import org.jagridge.core.circuit.Place;
+import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.drawing.Nearer.Weights;
 import org.jagridge.core.part.Assembly;
 
@@ -31,24 +38,124 @@ record Chosen(Placement placement, Optional<WireLayout.Ways> wires) {
             new Weights(3, 0),
             new Weights(1, 30));
 
+    private static final int MOST_KEPT = 100;
+
+    /** What was chosen before: an edit that changes nothing that is drawn needn't wait for it once more. */
+    private static final Cache<Seen, Done> KEPT =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+
     static Chosen of(Assembly assembly) {
         return assembly.kept(Chosen.class, Chosen::made);
     }
 
-    private static Chosen made(Assembly assembly) {
-        Circuit circuit = assembly.circuit();
-        Placement rows = RowPlacement.of(assembly);
-        Try inRows = Try.of(circuit, rows);
-        if (inRows.steps() > LITTLE_WORK) {
-            return inRows.chosen();
+    /**
+     * All that the arrangements and ways are found from.
+     *
+     * @param order in which the rows have their blocks
+     */
+    private record Seen(
+            List<Place> places,
+            List<Part> parts,
+            List<Cable> cables,
+            List<Wire> wires,
+            Placement rows,
+            List<String> order,
+            Set<String> supplies) {
+
+        static Seen of(Assembly assembly) {
+            Circuit circuit = assembly.circuit();
+            Placement rows = RowPlacement.of(assembly);
+            return new Seen(
+                    circuit.places(),
+                    circuit.parts().stream().map(Seen::bare).toList(),
+                    circuit.cables().stream()
+                            .map(c -> new Cable(c.id(), c.from(), c.to(), null, null, c.cores()))
+                            .toList(),
+                    circuit.wires().stream().map(Seen::bare).toList(),
+                    rows,
+                    List.copyOf(rows.blocks().keySet()),
+                    RowPlacement.supplies(assembly));
         }
-        Set<String> supplies = RowPlacement.supplies(assembly);
-        List<Try> nearer = Parallel.map(
-                WEIGHTS, w -> Try.of(circuit, RowPlacement.drawnIn(assembly, Nearer.of(circuit, rows, supplies, w))));
-        return Stream.concat(Stream.of(inRows), nearer.stream())
+
+        private static Part bare(Part p) {
+            return new Part(p.id(), p.type(), p.place(), null, Map.of(), true, Part.WhenNotFitted.OPEN, Map.of());
+        }
+
+        private static Wire bare(Wire w) {
+            return new Wire(
+                    w.id(),
+                    w.from(),
+                    w.to(),
+                    w.colour(),
+                    null,
+                    null,
+                    Wire.Run.FIELD,
+                    w.cable(),
+                    w.core(),
+                    w.colourAtEnds());
+        }
+
+        /** A circuit of no more than that, so that nothing else can matter. */
+        Circuit circuit() {
+            Circuit.Builder bare = Circuit.builder("");
+            bare.places().addAll(places);
+            bare.parts().addAll(parts);
+            bare.cables().addAll(cables);
+            bare.wires().addAll(wires);
+            return bare.build();
+        }
+    }
+
+    /**
+     * What came of it.
+     *
+     * @param moved where boxes came to stand
+     * @param drawn the same in frames, which the whole circuit has its part in
+     */
+    private record Done(List<Placement> moved, List<Placement> drawn, Chosen chosen) {
+        boolean holdsFor(Assembly assembly) {
+            return moved.stream()
+                    .map(m -> RowPlacement.drawnIn(assembly, m))
+                    .toList()
+                    .equals(drawn);
+        }
+    }
+
+    private static Chosen made(Assembly assembly) {
+        Seen seen = Seen.of(assembly);
+        Done kept = KEPT.getIfPresent(seen);
+        if (kept != null && kept.holdsFor(assembly)) {
+            return kept.chosen();
+        }
+        Done done = done(assembly, seen);
+        KEPT.put(seen, done);
+        return done.chosen();
+    }
+
+    /** The same without a look at what was chosen before. */
+    static Chosen afresh(Assembly assembly) {
+        return done(assembly, Seen.of(assembly)).chosen();
+    }
+
+    private static Done done(Assembly assembly, Seen seen) {
+        Circuit circuit = seen.circuit();
+        Try inRows = Try.of(circuit, seen.rows());
+        if (inRows.steps() > LITTLE_WORK) {
+            return new Done(List.of(), List.of(), inRows.chosen());
+        }
+        record Moved(Placement moved, Try drawn) {}
+        List<Moved> nearer = Parallel.map(WEIGHTS, w -> {
+            Placement moved = Nearer.of(circuit, seen.rows(), seen.supplies(), w);
+            return new Moved(moved, Try.of(circuit, RowPlacement.drawnIn(assembly, moved)));
+        });
+        Chosen chosen = Stream.concat(Stream.of(inRows), nearer.stream().map(Moved::drawn))
                 .min(Comparator.comparingInt(Try::apart).thenComparingDouble(Try::cost))
                 .orElseThrow()
                 .chosen();
+        return new Done(
+                nearer.stream().map(Moved::moved).toList(),
+                nearer.stream().map(n -> n.drawn().placement()).toList(),
+                chosen);
     }
 
     /** An arrangement with the first ways of its wires; empty where they don't fit. */
