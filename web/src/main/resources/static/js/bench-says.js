@@ -12,7 +12,12 @@
   document.addEventListener("htmx:configRequest", (e) => {
     if (e.detail.path.startsWith("/bench/")) Object.assign(e.detail.headers, tab);
   });
-  document.addEventListener("htmx:beforeRequest", () => asking && asking.abort());
+  // while an act is under way, nothing is asked about the state that it ends
+  let acting = false;
+  document.addEventListener("htmx:beforeRequest", () => {
+    acting = true;
+    if (asking) asking.abort();
+  });
 
   async function ask() {
     const says = document.getElementById("says");
@@ -22,6 +27,10 @@
     // hands that go on at once don't wait for words about a state that is gone
     await new Promise((go) => setTimeout(go, Math.max(HANDS_MS, Math.min(MOST_HANDS_MS, took))));
     if (!says.isConnected) return;
+    if (acting) {
+      says.dataset.ask = from;
+      return;
+    }
     let text;
     asking = new AbortController();
     const began = performance.now();
@@ -46,6 +55,8 @@
 
   document.addEventListener("DOMContentLoaded", ask);
   document.addEventListener("bench:shown", ask);
-  document.addEventListener("htmx:afterRequest", (e) => e.detail.successful || ask());
-  document.addEventListener("htmx:sendError", ask);
+  document.addEventListener("htmx:afterRequest", () => {
+    acting = false;
+    ask();
+  });
 })();
