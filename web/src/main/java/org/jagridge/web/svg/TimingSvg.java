@@ -2,7 +2,9 @@ package org.jagridge.web.svg;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jagridge.core.drawing.Timing;
@@ -14,6 +16,9 @@ import org.jagridge.core.trace.Lanes;
 public final class TimingSvg {
     /** More arrows than this hide what they join; then only those of the instant shown are drawn. */
     private static final int MOST_ARROWS = 60;
+
+    /** Pixels by which a bar can still be seen. */
+    private static final double LEAST_BAR = 1.5;
 
     private enum Piece {
         WHOLE,
@@ -155,27 +160,64 @@ public final class TimingSvg {
                 "d",
                 "M" + Svg.number(timing.labelWidth()) + " " + Svg.number(lane.y()) + "H"
                         + Svg.number(timing.width() - 12));
-        for (Timing.Bar b : lane.bars()) {
-            if (b.active()) {
-                String kind = lane.kind() == Lanes.Kind.LOAD || lane.kind() == Lanes.Kind.COIL ? " load" : "";
+        List<Timing.Bar> active =
+                lane.bars().stream().filter(Timing.Bar::active).toList();
+        if (timing.headings().isEmpty()) {
+            together(lane, active);
+        } else {
+            active.forEach(b -> {
                 svg.open(
                         "rect",
                         "class",
-                        "span" + kind + (b.from() > cursor ? " ahead" : ""),
+                        css(lane, b),
                         "x",
                         b.x(),
                         "y",
                         b.y(),
                         "width",
-                        Math.max(1.5, b.width()),
+                        shown(b),
                         "height",
                         b.height(),
                         "data-part",
                         lane.part());
                 svg.title(lane.part() + " " + b.value());
                 svg.close("rect");
-            }
+            });
         }
+    }
+
+    /** All bars of a lane that look and mean the same as one shape: a bench that has run for long has thousands of them. */
+    private void together(Timing.Lane lane, List<Timing.Bar> bars) {
+        record Alike(String css, String value) {}
+        Map<Alike, StringBuilder> shapes = new LinkedHashMap<>();
+        for (Timing.Bar b : bars) {
+            shapes.computeIfAbsent(new Alike(css(lane, b), b.value()), k -> new StringBuilder())
+                    .append('M')
+                    .append(Svg.number(b.x()))
+                    .append(' ')
+                    .append(Svg.number(b.y()))
+                    .append('h')
+                    .append(Svg.number(shown(b)))
+                    .append('v')
+                    .append(Svg.number(b.height()))
+                    .append('h')
+                    .append(Svg.number(-shown(b)))
+                    .append('z');
+        }
+        shapes.forEach((alike, d) -> {
+            svg.open("path", "class", alike.css(), "d", d, "data-part", lane.part());
+            svg.title(lane.part() + " " + alike.value());
+            svg.close("path");
+        });
+    }
+
+    private String css(Timing.Lane lane, Timing.Bar b) {
+        String kind = lane.kind() == Lanes.Kind.LOAD || lane.kind() == Lanes.Kind.COIL ? " load" : "";
+        return "span" + kind + (b.from() > cursor ? " ahead" : "");
+    }
+
+    private static double shown(Timing.Bar b) {
+        return Math.max(LEAST_BAR, b.width());
     }
 
     private void curve(Timing.Curve curve) {
