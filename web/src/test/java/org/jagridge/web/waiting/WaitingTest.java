@@ -8,8 +8,10 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.concurrent.TimeUnit;
 import org.jagridge.web.WebTest;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
 
@@ -66,8 +68,14 @@ public class WaitingTest extends WebTest {
 
     @Test
     public void aScriptThatSaysThatItWaitsIsTreatedLikeAPage() throws Exception {
-        String revision =
-                page("/circuits/student-flat/edit").body().replaceAll("(?s).*/drawings/(\\d+)/ladder.*", "$1");
+        // a circuit that nobody has drawn before
+        String flat = new ClassPathResource("demo/student-flat.json").getContentAsString(StandardCharsets.UTF_8);
+        String edit = upload("/circuits/file", "flat.json", flat.replace("Boiler cupboard", "Cupboard that waits"))
+                .headers()
+                .firstValue("Location")
+                .orElseThrow()
+                .replaceAll("https?://[^/]+", "");
+        String revision = page(edit).body().replaceAll("(?s).*/drawings/(\\d+)/ladder.*", "$1");
         String path = "/drawings/" + revision + "/connections";
         HttpRequest request = HttpRequest.newBuilder(URI.create(url(path)))
                 .header("X-Jagridge-Waits", "true")
