@@ -38,11 +38,14 @@ record Chosen(Placement placement, Optional<WireLayout.Ways> wires) {
             new Weights(3, 0),
             new Weights(1, 30));
 
-    private static final int MOST_KEPT = 100;
+    /** Points of wires' ways that are kept, of all drawings together: some 30 megabytes. */
+    private static final int MOST_POINTS = 1_000_000;
 
     /** What was chosen before: an edit that changes nothing that is drawn needn't wait for it once more. */
-    private static final Cache<Seen, Done> KEPT =
-            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private static final Cache<Seen, Done> KEPT = Caffeine.newBuilder()
+            .maximumWeight(MOST_POINTS)
+            .<Seen, Done>weigher((seen, done) -> done.points())
+            .build();
 
     static Chosen of(Assembly assembly) {
         return assembly.kept(Chosen.class, Chosen::made);
@@ -113,6 +116,14 @@ record Chosen(Placement placement, Optional<WireLayout.Ways> wires) {
      * @param drawn the same in frames, which the whole circuit has its part in
      */
     private record Done(List<Placement> moved, List<Placement> drawn, Chosen chosen) {
+        int points() {
+            return 1
+                    + chosen.wires().stream()
+                            .flatMap(w -> w.points().values().stream())
+                            .mapToInt(List::size)
+                            .sum();
+        }
+
         boolean holdsFor(Assembly assembly) {
             return moved.stream()
                     .map(m -> RowPlacement.drawnIn(assembly, m))
