@@ -54,14 +54,22 @@ public final class Solution {
      * that the other winding's volts drive, m·v_other.
      */
     public Complex amps(int branch) {
-        Complex amps = values.admittance(branch)
-                .times(branchVolts(branch))
-                .minus(new Complex(values.jRe[branch], values.jIm[branch]));
+        // by its numbers, since it is asked of every branch that a current could take
+        int a = network.from(branch);
+        int b = network.to(branch);
+        double voltsRe = re(a) - re(b);
+        double voltsIm = im(a) - im(b);
+        double yRe = values.yRe[branch];
+        double yIm = values.yIm[branch];
+        double ampsRe = yRe * voltsRe - yIm * voltsIm - values.jRe[branch];
+        double ampsIm = yRe * voltsIm + yIm * voltsRe - values.jIm[branch];
         int c = couplingOf[branch];
         if (c >= 0) {
             int other = network.primary(c) == branch ? network.secondary(c) : network.primary(c);
-            amps = amps.plus(branchVolts(other).times(values.mRe[c]));
+            Complex driven = branchVolts(other).times(values.mRe[c]);
+            ampsRe += driven.re();
+            ampsIm += driven.im();
         }
-        return amps;
+        return new Complex(ampsRe, ampsIm);
     }
 }

@@ -2,7 +2,6 @@ package org.jagridge.core.part;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.util.Locale;
 
 /** Microseconds, the unit of a run's clock, and the seconds of people and files. */
 public final class Time {
@@ -56,7 +55,7 @@ public final class Time {
     }
 
     private static String trim(double value) {
-        String s = String.format(Locale.ROOT, "%.1f", value);
+        String s = Numbers.fixed(value, 1);
         return s.endsWith(".0") ? s.substring(0, s.length() - 2) : s;
     }
 }

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntPredicate;
 import java.util.function.IntUnaryOperator;
 import java.util.function.Predicate;
@@ -24,6 +26,8 @@ import org.jgrapht.traverse.BreadthFirstIterator;
  */
 public final class Ways {
     private final Graph<Integer, Branch> graph = new Pseudograph<>(null, null, false);
+    /** What has been asked for. */
+    private final Map<Integer, List<Branch>> at = new ConcurrentHashMap<>();
 
     private Ways() {}
 
@@ -53,7 +57,7 @@ public final class Ways {
 
     /** The branches at a place, in the order of the assembly; one with both ends there is given once. */
     public List<Branch> at(int place) {
-        return graph.containsVertex(place) ? List.copyOf(graph.edgesOf(place)) : List.of();
+        return at.computeIfAbsent(place, p -> graph.containsVertex(p) ? List.copyOf(graph.edgesOf(p)) : List.of());
     }
 
     /** The places that are reached from one over such branches, itself first, the nearest next. */

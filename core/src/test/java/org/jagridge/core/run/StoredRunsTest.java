@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -45,6 +46,15 @@ public class StoredRunsTest {
     private static final Pattern SWAPPED =
             Pattern.compile("^(\\S+) and (\\S+) changed over at their (first|second) ends$");
     private static final Pattern ADDED = Pattern.compile("^(link|short|earthed) .*$");
+    private static final Pattern DEGREES = Pattern.compile("(set|at|[<≥]) # °C");
+    private static final Pattern FIRST = Pattern.compile("^(landed|swapped)(.*) first");
+    private static final Pattern SECOND = Pattern.compile("^(landed|swapped)(.*) second");
+
+    /** The same words come thousands of times. */
+    private final Map<String, String> causes = new HashMap<>();
+
+    private final Map<String, String> faults = new HashMap<>();
+    private final Map<String, String> owners = new HashMap<>();
 
     @DataProvider(parallel = false)
     public Object[] demos() {
@@ -100,7 +110,7 @@ public class StoredRunsTest {
         return rows;
     }
 
-    static Map<String, String> rows(String slug) {
+    Map<String, String> rows(String slug) {
         Circuit circuit = Circuits.demo(slug);
         Assembly assembly = Assembly.of(circuit);
         List<Scenario> scenarios = new ArrayList<>();
@@ -129,7 +139,7 @@ public class StoredRunsTest {
         return rows;
     }
 
-    private static String row(Assembly assembly, Scenario scenario) {
+    private String row(Assembly assembly, Scenario scenario) {
         Run run;
         try {
             run = Simulation.run(assembly, scenario);
@@ -168,34 +178,33 @@ public class StoredRunsTest {
 
     /** Without its numbers, and with the units that the second number of a cause had not yet when the table was stored. */
     private static String asStored(String cause) {
-        return NUMBER.matcher(cause)
-                .replaceAll("#")
-                .replaceAll("(set|at|[<≥]) # °C", "$1 #")
+        return DEGREES.matcher(NUMBER.matcher(cause).replaceAll("#"))
+                .replaceAll("$1 #")
                 .replace("# K", "#");
     }
 
     /** By the words of the file, as wrong landings were told when the table was stored. */
     private static String faultAsStored(String words) {
         String landed = LANDED.matcher(words).replaceAll("landed $1 $3 $2");
-        return SWAPPED.matcher(landed)
-                .replaceAll("swapped $1 to $2 $3")
-                .replaceAll("^(landed|swapped)(.*) first", "$1$2 0")
-                .replaceAll("^(landed|swapped)(.*) second", "$1$2 1");
+        String swapped = SWAPPED.matcher(landed).replaceAll("swapped $1 to $2 $3");
+        String first = FIRST.matcher(swapped).replaceAll("$1$2 0");
+        return SECOND.matcher(first).replaceAll("$1$2 1");
     }
 
-    private static String digest(Run run) {
+    private String digest(Run run) {
         StringBuilder told = new StringBuilder();
         for (Event e : run.events()) {
             told.append(e.micros())
                     .append(e.part())
                     .append(e.signal())
-                    .append(faultAsStored(e.from()))
-                    .append(faultAsStored(e.to()))
+                    .append(faults.computeIfAbsent(e.from(), StoredRunsTest::faultAsStored))
+                    .append(faults.computeIfAbsent(e.to(), StoredRunsTest::faultAsStored))
                     .append(e.because().kind())
-                    .append(asStored(e.because().text()))
+                    .append(causes.computeIfAbsent(e.because().text(), StoredRunsTest::asStored))
                     .append(e.causes())
                     .append(e.path().stream()
-                            .map(o -> ADDED.matcher(o).replaceAll("link"))
+                            .map(o -> owners.computeIfAbsent(
+                                    o, w -> ADDED.matcher(w).replaceAll("link")))
                             .toList())
                     .append(e.backFeed())
                     .append('\n');
@@ -220,8 +229,9 @@ public class StoredRunsTest {
     public static void main(String[] args) throws IOException {
         try (PrintStream out = new PrintStream(
                 new GZIPOutputStream(Files.newOutputStream(Path.of(args[0]))), false, StandardCharsets.UTF_8)) {
+            StoredRunsTest table = new StoredRunsTest();
             for (String slug : Circuits.DEMOS) {
-                rows(slug).forEach((k, v) -> out.println(k + "=" + v));
+                table.rows(slug).forEach((k, v) -> out.println(k + "=" + v));
             }
         }
     }

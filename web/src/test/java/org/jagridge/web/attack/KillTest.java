@@ -1,6 +1,5 @@
 package org.jagridge.web.attack;
 
-import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
@@ -8,6 +7,7 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
@@ -56,9 +56,14 @@ public class KillTest {
             done++;
         }
 
-        void acknowledged(HttpResponse<String> answer) {
+        /** Whether it is stored; a machine may be too slow for it, and says so. */
+        boolean acknowledged(HttpResponse<String> answer) {
+            if (answer.body().contains("nothing was changed. Ask for less of it")) {
+                return false;
+            }
             assertTrue(answer.statusCode() < 400, name + " " + answer.statusCode() + " " + answer.body());
             written();
+            return true;
         }
     }
 
@@ -117,7 +122,9 @@ public class KillTest {
                         "TH.fan",
                         "value",
                         n % 2 == 0 ? "on" : "auto");
-                acknowledged(answer);
+                if (!acknowledged(answer)) {
+                    return;
+                }
                 Matcher m = Pattern.compile("s=(\\d+)&t=([\\d.]+)")
                         .matcher(answer.headers().firstValue("HX-Push-Url").orElse(""));
                 if (m.find()) {
@@ -147,8 +154,9 @@ public class KillTest {
                     revision++;
                     return;
                 }
-                acknowledged(answer);
-                revision++;
+                if (acknowledged(answer)) {
+                    revision++;
+                }
             }
 
             @Override
@@ -175,8 +183,9 @@ public class KillTest {
         @Override
         void write(int n) throws IOException, InterruptedException {
             HttpResponse<String> answer = send(n);
-            acknowledged(answer);
-            there.add(location(answer));
+            if (acknowledged(answer)) {
+                there.add(location(answer));
+            }
         }
 
         @Override
@@ -237,8 +246,9 @@ public class KillTest {
                     .mapToObj(i -> UUID.randomUUID().toString())
                     .toList();
             sent.add(ids);
-            acknowledged(send(ids));
-            acknowledged.add(ids);
+            if (acknowledged(send(ids))) {
+                acknowledged.add(ids);
+            }
         }
 
         @Override
@@ -300,8 +310,9 @@ public class KillTest {
         @Override
         void write(int n) throws IOException, InterruptedException {
             String one = "hand no. " + n + " of all";
-            acknowledged(send(one));
-            newest = one;
+            if (acknowledged(send(one))) {
+                newest = one;
+            }
         }
 
         @Override
@@ -342,14 +353,19 @@ public class KillTest {
     public void whatWasAcknowledgedIsThereAfterEveryKill() throws Exception {
         Random random = new Random(11);
         List<String> lost = new ArrayList<>();
+        List<String> refused = Collections.synchronizedList(new ArrayList<>());
         int n = 0;
         for (int kill = 0; kill < KILLS; kill++) {
             int from = n += 10_000;
             List<Thread> hands = kinds.stream()
-                    .map(k -> new Thread(() -> write(k, from), k.name))
+                    .map(k -> new Thread(() -> write(k, from, refused), k.name))
                     .toList();
             hands.forEach(Thread::start);
-            server.killAfter(700 + random.nextInt(800));
+            // each way is waited for once, however slow the machine
+            int kind = kill;
+            server.killWhen(
+                    () -> kind >= kinds.size() || kinds.get(kind).done > 0,
+                    kind < kinds.size() ? random.nextInt(500) : 700 + random.nextInt(800));
             for (Thread hand : hands) {
                 hand.join();
             }
@@ -361,20 +377,23 @@ public class KillTest {
                 }
             }
         }
-        assertEquals(lost, List.of());
+        assertTrue(lost.isEmpty(), "lost " + lost);
+        assertTrue(refused.isEmpty(), "refused " + refused);
         kinds.forEach(k -> assertTrue(k.done > 0, k.name + " was never written"));
         int written = kinds.stream().mapToInt(k -> k.done).sum();
         assertTrue(written > KILLS * kinds.size(), "only " + written + " writes between " + KILLS + " kills");
     }
 
     /** Until the server is gone, or there is enough to look for. */
-    private void write(Kind kind, int from) {
+    private static void write(Kind kind, int from, List<String> refused) {
         try {
             for (int n = from; n < from + MOST_BETWEEN_KILLS; n++) {
                 kind.write(n);
             }
         } catch (IOException | InterruptedException e) {
             // killed
+        } catch (AssertionError e) {
+            refused.add(e.getMessage());
         }
     }
 

@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import org.jagridge.web.JagridgeApplication;
 
 /** The application as a process of its own, to be killed. */
@@ -91,6 +92,15 @@ final class Server {
     /** Waits, unless it ends before. */
     void lookAfter(long millis) throws InterruptedException {
         process.waitFor(millis, TimeUnit.MILLISECONDS);
+    }
+
+    /** Kills it so many milliseconds after that has come to be so; after half a minute, if it hasn't. */
+    void killWhen(BooleanSupplier so, long millis) throws InterruptedException {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(30);
+        while (!so.getAsBoolean() && process.isAlive() && System.nanoTime() < end) {
+            lookAfter(5);
+        }
+        killAfter(millis);
     }
 
     void killAfter(long millis) throws InterruptedException {

@@ -1,10 +1,8 @@
 package org.jagridge.core.part.block;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Stream;
 import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.network.Complex;
 import org.jagridge.core.part.Behaviour;
@@ -80,9 +78,22 @@ public record Burnable<S>(
         if (!there.test(m)) {
             return null;
         }
-        return Stream.concat(inputs.stream(), outputs.stream().filter(b -> m.volts(b) >= LINE_VOLTS))
-                .max(Comparator.comparingDouble(m::volts))
-                .orElse(null);
+        Branch worst = worst(inputs, 0, null, m);
+        return worst(outputs, LINE_VOLTS, worst, m);
+    }
+
+    /** Of these and the one before them, the first with the most volts; only those with at least so many count. */
+    private static Branch worst(List<Branch> branches, double least, Branch before, Moment m) {
+        Branch worst = before;
+        double most = before == null ? -1 : m.volts(before);
+        for (Branch b : branches) {
+            double volts = m.volts(b);
+            if (volts >= least && volts > most) {
+                worst = b;
+                most = volts;
+            }
+        }
+        return worst;
     }
 
     @Override
