@@ -170,12 +170,16 @@ final class SparseFactor {
             xIm[k] = im[order[k]];
         }
         for (int i = 0; i < n; i++) {
-            if (xRe[i] == 0 && xIm[i] == 0) {
+            double vRe = xRe[i];
+            double vIm = xIm[i];
+            if (vRe == 0 && vIm == 0) {
                 continue;
             }
-            for (int p = lStart[i]; p < lStart[i + 1]; p++) {
-                xRe[lRow[p]] -= lRe[p] * xRe[i] - lIm[p] * xIm[i];
-                xIm[lRow[p]] -= lRe[p] * xIm[i] + lIm[p] * xRe[i];
+            int end = lStart[i + 1];
+            for (int p = lStart[i]; p < end; p++) {
+                int row = lRow[p];
+                xRe[row] -= lRe[p] * vRe - lIm[p] * vIm;
+                xIm[row] -= lRe[p] * vIm + lIm[p] * vRe;
             }
         }
         for (int i = 0; i < n; i++) {
@@ -185,10 +189,16 @@ final class SparseFactor {
             xRe[i] = r;
         }
         for (int i = n - 1; i >= 0; i--) {
-            for (int p = lStart[i]; p < lStart[i + 1]; p++) {
-                xRe[i] -= lRe[p] * xRe[lRow[p]] - lIm[p] * xIm[lRow[p]];
-                xIm[i] -= lRe[p] * xIm[lRow[p]] + lIm[p] * xRe[lRow[p]];
+            double vRe = xRe[i];
+            double vIm = xIm[i];
+            int end = lStart[i + 1];
+            for (int p = lStart[i]; p < end; p++) {
+                int row = lRow[p];
+                vRe -= lRe[p] * xRe[row] - lIm[p] * xIm[row];
+                vIm -= lRe[p] * xIm[row] + lIm[p] * xRe[row];
             }
+            xRe[i] = vRe;
+            xIm[i] = vIm;
         }
         for (int k = 0; k < n; k++) {
             re[order[k]] = xRe[k];

@@ -1,7 +1,6 @@
 package org.jagridge.core.part.block;
 
 import java.util.List;
-import java.util.function.Supplier;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.PartDefect;
 import org.jagridge.core.part.Because;
@@ -111,14 +110,11 @@ public final class Windings implements Behaviour<Windings.State> {
         }
         double amps = m.acAmps(secondary).abs();
         Heat heat = s.heat().then(Heat.rate(amps / ratedAmps, LIMIT, k), COOLING_SECONDS, m.now());
-        Supplier<String> text = () -> "%.1f A from a transformer of %.2f A".formatted(amps, ratedAmps);
         if (amps > cutoutAmps) {
-            Because because = Because.amps(text, secondary, amps, cutoutAmps);
-            return Reaction.change(new State(Condition.CUT_OUT, Heat.COLD), because);
+            return Reaction.change(new State(Condition.CUT_OUT, Heat.COLD), over(amps, cutoutAmps));
         }
-        Because overload = Because.amps(text, secondary, amps, ratedAmps * LIMIT);
         if (heat.full().hasCome(m.now())) {
-            return Reaction.change(new State(Condition.BURNT, Heat.COLD), overload);
+            return Reaction.change(new State(Condition.BURNT, Heat.COLD), over(amps, ratedAmps * LIMIT));
         }
         double in = m.acVolts(primary) / primaryVolts;
         double out = m.acVolts(secondary) / secondaryVolts;
@@ -128,7 +124,13 @@ public final class Windings implements Behaviour<Windings.State> {
         Because because = condition == Condition.LIVE
                 ? Because.risen(primary, m.acVolts(primary), LIVE * primaryVolts)
                 : Because.fallen(primary, m.acVolts(primary), LIVE * primaryVolts);
-        return new Reaction<>(new State(condition, heat), heat.full(), because, begins ? overload : null);
+        return new Reaction<>(
+                new State(condition, heat), heat.full(), because, begins ? over(amps, ratedAmps * LIMIT) : null);
+    }
+
+    private Because over(double amps, double threshold) {
+        return Because.amps(
+                () -> "%.1f A from a transformer of %.2f A".formatted(amps, ratedAmps), secondary, amps, threshold);
     }
 
     @Override

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
@@ -121,13 +120,19 @@ final class Breaker extends PartType {
             double amps = m.amps(worst);
             double times = amps / rated;
             Heat heat = s.heat().then(Heat.rate(times, LIMIT, K), COOLING_SECONDS, m.now());
-            Supplier<String> text = () -> "%.1f A through a %s A breaker".formatted(amps, Numbers.plain(rated));
-            Because because = Because.amps(text, worst, amps, rated * LIMIT);
             if (times >= instantTimes || heat.full().hasCome(m.now())) {
-                return Reaction.change(new State(true, true, Heat.COLD), because);
+                return Reaction.change(new State(true, true, Heat.COLD), over(worst, amps));
             }
             boolean begins = heat.rate() > 0 && s.heat().rate() != heat.rate();
-            return new Reaction<>(new State(true, false, heat), heat.full(), null, begins ? because : null);
+            return new Reaction<>(new State(true, false, heat), heat.full(), null, begins ? over(worst, amps) : null);
+        }
+
+        private Because over(Branch pole, double amps) {
+            return Because.amps(
+                    () -> "%.1f A through a %s A breaker".formatted(amps, Numbers.plain(rated)),
+                    pole,
+                    amps,
+                    rated * LIMIT);
         }
 
         @Override

@@ -2,7 +2,6 @@ package org.jagridge.core.part.type;
 
 import java.util.List;
 import java.util.Set;
-import java.util.function.Supplier;
 import org.jagridge.core.circuit.Field;
 import org.jagridge.core.circuit.Params;
 import org.jagridge.core.circuit.Signal;
@@ -112,13 +111,19 @@ final class Fuse extends PartType {
             }
             double amps = m.amps(link);
             Heat heat = s.heat().then(Heat.rate(amps / rated, LIMIT, k), COOLING_SECONDS, m.now());
-            Supplier<String> text = () -> "%.1f A through a %s A fuse".formatted(amps, Numbers.plain(rated));
-            Because because = Because.amps(text, link, amps, rated * LIMIT);
             if (heat.full().hasCome(m.now())) {
-                return Reaction.change(new State(true, Heat.COLD), because);
+                return Reaction.change(new State(true, Heat.COLD), over(amps));
             }
             boolean begins = heat.rate() > 0 && s.heat().rate() != heat.rate();
-            return new Reaction<>(new State(false, heat), heat.full(), null, begins ? because : null);
+            return new Reaction<>(new State(false, heat), heat.full(), null, begins ? over(amps) : null);
+        }
+
+        private Because over(double amps) {
+            return Because.amps(
+                    () -> "%.1f A through a %s A fuse".formatted(amps, Numbers.plain(rated)),
+                    link,
+                    amps,
+                    rated * LIMIT);
         }
 
         @Override
