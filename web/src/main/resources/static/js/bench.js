@@ -194,12 +194,12 @@
     let i = 1;
     while (i < xs.length - 1 && xs[i] < x) i++;
     const share = Math.min(1, Math.max(0, (x - xs[i - 1]) / (xs[i] - xs[i - 1] || 1)));
-    go(instants[i - 1] + share * (instants[i] - instants[i - 1]));
+    go((instants[i - 1] + share * (instants[i] - instants[i - 1])).toFixed(6));
   }
 
   function go(seconds) {
     const { bench, state: s } = state();
-    goTo(`/bench/${bench}?s=${s}&t=${seconds.toFixed(6)}`);
+    goTo(`/bench/${bench}?s=${s}&t=${seconds}`);
   }
 
   function goTo(address) {
@@ -207,7 +207,7 @@
   }
   document.addEventListener("click", (e) => {
     const there = e.target.closest && e.target.closest("[data-go]");
-    if (there) goTo(there.dataset.go);
+    if (there) go(there.dataset.go);
   });
 
   function togglePlay() {
@@ -387,7 +387,7 @@
     if (xhr.status !== 200 || !pathInfo.requestPath.startsWith("/bench/")) return;
     e.detail.shouldSwap = false;
     document.querySelectorAll("details[data-ask]").forEach((d) => (d.open ? opened.add(d.id) : opened.delete(d.id)));
-    replacePieces(xhr.responseText);
+    window.pieces.put(xhr.responseText);
     address = { push: xhr.getResponseHeader("HX-Push-Url"), replace: xhr.getResponseHeader("HX-Replace-Url") };
   });
 
@@ -399,17 +399,6 @@
     address = {};
     const { state: s, seconds } = state();
     document.body.dataset.shown = `${s}@${seconds}`;
-  }
-
-  function replacePieces(html) {
-    const pieces = document.createElement("template");
-    pieces.innerHTML = html;
-    const focused = document.activeElement.id;
-    [...pieces.content.children].forEach((piece) => {
-      document.getElementById(piece.id).replaceWith(piece);
-      if (piece.querySelector("[hx-post]")) htmx.process(piece);
-    });
-    if (focused && document.activeElement.id !== focused && document.getElementById(focused)) document.getElementById(focused).focus({ preventScroll: true });
   }
 
   window.addEventListener("popstate", () => goTo(location.pathname + location.search));

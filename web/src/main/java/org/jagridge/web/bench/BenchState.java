@@ -54,11 +54,7 @@ record BenchState(
 
     /** The address of this state. */
     String url() {
-        return url(micros);
-    }
-
-    String url(long at) {
-        return url(bench.id(), head, at);
+        return url(bench.id(), head, micros);
     }
 
     static String url(long bench, long head, long at) {

@@ -2,6 +2,8 @@ package org.jagridge.web.bench;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jagridge.core.drawing.Timing;
 import org.jagridge.core.run.Event;
 import org.jagridge.core.run.Run;
@@ -12,7 +14,11 @@ import org.jagridge.core.trace.Why;
 import org.jagridge.web.svg.Clock;
 import org.jagridge.web.svg.TimingSvg;
 
-/** The trace: what happened and why, and the chart with its cursor. */
+/**
+ * The trace: what happened and why, and the chart with its cursor.
+ *
+ * @param previous the instant of the event before, in seconds as an address has it, or null; so are the next and rest
+ */
 record TraceView(
         List<Row> rows,
         int earlier,
@@ -30,19 +36,10 @@ record TraceView(
     /**
      * One event.
      *
-     * @param now whether it is the last one before the cursor
-     * @param ahead whether it is still to come
+     * @param at its instant in seconds, as an address has it
+     * @param css whether it is the last one before the cursor, still to come, or an act of hands; null for none of these
      */
-    record Row(
-            String url,
-            String time,
-            String title,
-            String name,
-            String why,
-            String part,
-            boolean now,
-            boolean ahead,
-            boolean input) {}
+    record Row(String at, String time, String title, String name, String why, String part, String css) {}
 
     private static final double PLOT = 554;
     private static final double NAMES = 74;
@@ -64,15 +61,13 @@ record TraceView(
         for (Event e : events.subList(first, end)) {
             String byHand = byHand(e, state);
             rows.add(new Row(
-                    state.url(e.micros()),
+                    Clock.seconds(e.micros()),
                     Clock.of(e.micros()),
                     byHand == null ? narrator.title(e) : byHand,
                     narrator.name(e),
                     byHand == null ? e.because().text() + (e.backFeed() ? " · back-feed" : "") : "done by hand",
                     e.part(),
-                    e == last,
-                    e.micros() > state.micros(),
-                    e.isInput()));
+                    css(e == last, e.micros() > state.micros(), e.isInput())));
         }
         Long before = null;
         Long after = null;
@@ -89,13 +84,20 @@ record TraceView(
                 events.size() - end,
                 chart(run, state.micros()),
                 Clock.of(state.micros()),
-                before == null ? null : state.url(before),
-                after == null ? null : state.url(after),
-                state.url(0),
-                run.restAt() > state.micros() ? state.url(run.restAt()) : null,
+                before == null ? null : Clock.seconds(before),
+                after == null ? null : Clock.seconds(after),
+                Clock.seconds(0),
+                run.restAt() > state.micros() ? Clock.seconds(run.restAt()) : null,
                 after == null ? 0 : (after - state.micros()) / 1000,
                 nothingMoved(state),
                 run.problems().stream().map(RunProblem::message).toList());
+    }
+
+    private static String css(boolean now, boolean ahead, boolean input) {
+        String css = Stream.of(now ? "now" : "", ahead ? "ahead" : "", input ? "input" : "")
+                .filter(word -> !word.isEmpty())
+                .collect(Collectors.joining(" "));
+        return css.isEmpty() ? null : css;
     }
 
     /** What hands did to the wiring, in words; null for anything else. */
