@@ -51,6 +51,8 @@
     if (!e.detail.successful) free();
   });
 
+  window.acts = { underWay: () => busy };
+
   function free() {
     busy = false;
     const next = waiting.shift();

@@ -12,12 +12,7 @@
   document.addEventListener("htmx:configRequest", (e) => {
     if (e.detail.path.startsWith("/bench/")) Object.assign(e.detail.headers, tab);
   });
-  // while an act is under way, nothing is asked about the state that it ends
-  let acting = false;
-  document.addEventListener("htmx:beforeRequest", () => {
-    acting = true;
-    if (asking) asking.abort();
-  });
+  document.addEventListener("htmx:beforeRequest", () => asking && asking.abort());
 
   async function ask() {
     const says = document.getElementById("says");
@@ -27,7 +22,8 @@
     // hands that go on at once don't wait for words about a state that is gone
     await new Promise((go) => setTimeout(go, Math.max(HANDS_MS, Math.min(MOST_HANDS_MS, took))));
     if (!says.isConnected) return;
-    if (acting) {
+    // while an act is under way, nothing is asked about the state that it ends
+    if (window.acts.underWay()) {
       says.dataset.ask = from;
       return;
     }
@@ -55,8 +51,5 @@
 
   document.addEventListener("DOMContentLoaded", ask);
   document.addEventListener("bench:shown", ask);
-  document.addEventListener("htmx:afterRequest", () => {
-    acting = false;
-    ask();
-  });
+  document.addEventListener("htmx:afterRequest", ask);
 })();

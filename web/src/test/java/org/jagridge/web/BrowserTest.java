@@ -5,6 +5,7 @@ import static org.testng.Assert.assertEquals;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,6 +28,8 @@ public abstract class BrowserTest extends WebTest {
     public static void startBrowser() {
         if (browsers == null) {
             browsers = new Browsers();
+            // what is waited for may be worked out on a machine that runs another thousand tests beside
+            PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         }
     }
 
