@@ -1,16 +1,17 @@
-// An answer's pieces take the places of those with their ids. The trace's rows that stay as they are stay where they are, with
-// the focus and what is laid out: making them anew takes the browser longer than all else of an act.
+// An answer's pieces take the places of those with their ids. The trace's rows and the meter's leads that stay as they are stay
+// where they are, with the focus and what is laid out: making them anew takes the browser longer than all else of an act.
 (function () {
   "use strict";
   const LIST = "events";
+  const STAYS = `#${LIST},#leads`;
 
   // a row as the server made it
   const made = (row) => [row.dataset.part, row.innerHTML.replace(/ tabindex="-?\d"/g, "")].join(" ");
 
   function rows(list, fresh) {
-    const standing = new Map();
+    const there = new Map();
     const ahead = new Set(list.children);
-    ahead.forEach((row) => standing.set(made(row), [...(standing.get(made(row)) || []), row]));
+    ahead.forEach((row) => there.set(made(row), [...(there.get(made(row)) || []), row]));
     let at = list.firstElementChild;
     const pass = () => {
       const passed = at;
@@ -19,7 +20,7 @@
       return passed;
     };
     [...fresh.children].forEach((row) => {
-      const stays = (standing.get(made(row)) || []).find((r) => ahead.has(r));
+      const stays = (there.get(made(row)) || []).find((r) => ahead.has(r));
       if (!stays) {
         list.insertBefore(row, at);
         return;
@@ -30,13 +31,26 @@
     while (at) pass().remove();
   }
 
-  // all around the list comes anew
+  // a form as it stands, with what was typed and chosen
+  const standing = (form) => [form.outerHTML.replace(/ (tabindex|data-came-with)="[^"]*"/g, ""), ...[...form.elements].flatMap((field) => [field.value, field.checked])].join("|");
+
+  function staying(old, fresh) {
+    if (old.id === LIST) rows(old, fresh);
+    else if (standing(old) !== standing(fresh)) replace(old, fresh);
+  }
+
+  function replace(old, fresh) {
+    old.replaceWith(fresh);
+    if (fresh.matches("[hx-post]") || fresh.querySelector("[hx-post]")) htmx.process(fresh);
+  }
+
+  // all around what stays comes anew
   function around(old, fresh) {
-    if (old.id === LIST) {
-      rows(old, fresh);
+    if (old.matches(STAYS)) {
+      staying(old, fresh);
       return;
     }
-    const holder = (e) => [...e.children].find((c) => c.id === LIST || c.querySelector(`#${LIST}`));
+    const holder = (e) => [...e.children].find((c) => c.matches(STAYS) || c.querySelector(STAYS));
     const stays = holder(old);
     const instead = holder(fresh);
     [...old.childNodes].filter((n) => n !== stays).forEach((n) => n.remove());
@@ -53,9 +67,8 @@
     const focused = document.activeElement.id;
     [...pieces.content.children].forEach((piece) => {
       const there = document.getElementById(piece.id);
-      if ([there, piece].every((e) => e.querySelector(`#${LIST}`))) around(there, piece);
-      else there.replaceWith(piece);
-      if (piece.querySelector("[hx-post]")) htmx.process(piece);
+      if ([there, piece].every((e) => e.querySelector(STAYS))) around(there, piece);
+      else replace(there, piece);
     });
     if (focused && document.activeElement.id !== focused && document.getElementById(focused)) document.getElementById(focused).focus({ preventScroll: true });
   }

@@ -12,6 +12,9 @@
   const opened = new Set();
   const state = () => $("#now").dataset;
 
+  // what the eye sees first isn't kept waiting by what it asks for next
+  const painted = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+
   // what there is to say of each thing follows the state; until it is here, nothing is said
   let factsOf = "";
   async function fetchFacts() {
@@ -19,6 +22,8 @@
     const wanted = `/bench/${bench}/facts?s=${s}&t=${seconds}`;
     factsOf = wanted;
     $("#inspector").textContent = pointedAt ? "…" : "Point at a part, a wire or a terminal.";
+    await painted();
+    if (factsOf !== wanted) return;
     const answer = await fetch(wanted).catch(() => null);
     if (!answer || !answer.ok || factsOf !== wanted) return;
     facts = await answer.json();

@@ -34,7 +34,8 @@ class Acts {
         return actions;
     }
 
-    private Action set(String key, Object value, long micros) {
+    /** An input that is set, not yet stored. */
+    Action set(String key, Object value, long micros) {
         String body = json.writeValueAsString(Map.of("key", key, "value", value));
         return new Action(0, null, null, micros, micros, Action.Kind.SET, body);
     }

@@ -50,8 +50,25 @@ class BenchRepository {
             join circuit c on c.id = r.circuit_id
             """;
 
+    private static Row row(ResultSet rs, int n) throws SQLException {
+        return new Row(
+                rs.getLong("id"),
+                rs.getLong("revision_id"),
+                rs.getObject("head", Long.class),
+                rs.getLong("cursor_micros"),
+                rs.getString("slug"),
+                rs.getString("name"),
+                rs.getInt("revision"),
+                rs.getString("left_out"),
+                rs.getString("about"),
+                rs.getInt("newest_revision"));
+    }
+
     Optional<Row> find(long id) {
-        return jdbc.sql(SELECT + " where b.id = ?").param(id).query(Row.class).optional();
+        return jdbc.sql(SELECT + " where b.id = ?")
+                .param(id)
+                .query(BenchRepository::row)
+                .optional();
     }
 
     /**
@@ -67,7 +84,7 @@ class BenchRepository {
     Optional<Row> newestOf(long revisionId) {
         return jdbc.sql(SELECT + " where b.revision_id = ? and b.about is null order by b.id desc limit 1")
                 .param(revisionId)
-                .query(Row.class)
+                .query(BenchRepository::row)
                 .optional();
     }
 
@@ -75,7 +92,7 @@ class BenchRepository {
     Optional<Row> newestOfCircuit(String slug) {
         return jdbc.sql(SELECT + " where c.slug = ? and b.about is null order by b.id desc limit 1")
                 .param(slug)
-                .query(Row.class)
+                .query(BenchRepository::row)
                 .optional();
     }
 
@@ -178,9 +195,10 @@ class BenchRepository {
         return jdbc.sql("""
                         select b.id as bench, b.head, a.id, a.parent_id, a.undo_to, a.undo_micros, a.at_micros, a.kind,
                             a.body, a.settled
-                        from bench_action a join bench b on b.id = a.bench_id
-                        join circuit_revision r on r.id = b.revision_id join circuit c on c.id = r.circuit_id
-                        where c.slug = ? and a.kind in ('LINK', 'LIFT', 'MOVE', 'TWIST', 'CLEAR')
+                        from circuit c join circuit_revision r on r.circuit_id = c.id join bench b on b.revision_id = r.id
+                        cross join (values 'LINK', 'LIFT', 'MOVE', 'TWIST', 'CLEAR') put (kind)
+                        join bench_action a on a.bench_id = b.id and a.kind = put.kind
+                        where c.slug = ?
                         order by a.id
                         """)
                 .param(slug)

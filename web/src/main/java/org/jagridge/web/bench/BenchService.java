@@ -15,6 +15,7 @@ import org.jagridge.core.part.Time;
 import org.jagridge.core.run.Frame;
 import org.jagridge.core.run.Run;
 import org.jagridge.core.run.Simulation;
+import org.jagridge.web.circuits.CircuitRepository;
 import org.jagridge.web.circuits.CircuitStore;
 import org.jagridge.web.circuits.NotFoundException;
 import org.springframework.stereotype.Service;
@@ -68,8 +69,12 @@ public class BenchService {
         if (last != 0 && actions.isEmpty()) {
             throw new NotFoundException("Bench " + benchId + " has no state " + last + ".");
         }
+        return state(bench, last, actions, within(micros != null ? micros : bench.cursorMicros()), unwanted);
+    }
+
+    private BenchState state(
+            BenchRepository.Row bench, long last, List<Action> actions, long at, BooleanSupplier unwanted) {
         CircuitStore.Drawn drawn = store.revision(bench.revisionId());
-        long at = within(micros != null ? micros : bench.cursorMicros());
         Run run = runs.run(bench.id(), last, actions, drawn.assembly(), at);
         return new BenchState(
                 bench,
@@ -83,6 +88,27 @@ public class BenchService {
                 run,
                 i -> meter(actions.subList(0, i), drawn.assembly()),
                 () -> runs.worlds(bench.id(), actions, drawn.assembly(), at, unwanted));
+    }
+
+    /**
+     * A bench that isn't stored, after acts that nobody does.
+     *
+     * @param at no later than {@link #LONGEST}
+     */
+    BenchState rehearsed(CircuitRepository.Row circuit, List<Action> actions, long at) {
+        // no bench has such a number
+        BenchRepository.Row nobodys = new BenchRepository.Row(
+                -circuit.revisionId(),
+                circuit.revisionId(),
+                null,
+                0,
+                circuit.slug(),
+                circuit.name(),
+                circuit.revision(),
+                null,
+                null,
+                circuit.revision());
+        return state(nobodys, -actions.size(), actions, at, () -> false);
     }
 
     /**

@@ -9,7 +9,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import org.jagridge.core.budget.OverBudgetException;
 import org.jagridge.web.bench.BenchService;
+import org.jagridge.web.bench.Rehearsal;
 import org.jagridge.web.circuits.CircuitRepository;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -19,23 +22,29 @@ import org.springframework.stereotype.Component;
 
 /**
  * Asks the application for its slowest pages as soon as it is there, so that what the virtual machine has to load and
- * compile for them is done before anyone waits for it. The pages asked for change nothing.
+ * compile for them is done before anyone waits for it. Nothing is changed by it.
  */
 @Component
 @ConditionalOnProperty("jagridge.warm-up")
 class WarmUp {
     private static final List<String> PAGES = List.of("/sequence", "/ladder.svg", "/connections.svg", "/sheet");
-    /** What an act answers with is looked at so often, each time at another instant: hands wait for that most. */
-    private static final int LOOKS = 60;
+    /** Hands wait for the answers to their acts most. So many are tried at a circuit, and as many answers written. */
+    private static final int ACTS = 50;
+    /** At so many circuits, unless that takes longer than there is time. */
+    private static final int MOST = 8;
+
+    private static final long NANOS = TimeUnit.SECONDS.toNanos(30);
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final CircuitRepository circuits;
     private final BenchService benches;
+    private final Rehearsal rehearsal;
     private final Environment environment;
     private final CompletableFuture<List<Integer>> answers = new CompletableFuture<>();
 
-    WarmUp(CircuitRepository circuits, BenchService benches, Environment environment) {
+    WarmUp(CircuitRepository circuits, BenchService benches, Rehearsal rehearsal, Environment environment) {
         this.circuits = circuits;
+        this.rehearsal = rehearsal;
         this.benches = benches;
         this.environment = environment;
     }
@@ -61,8 +70,16 @@ class WarmUp {
             }
             Optional<String> bench =
                     all.stream().flatMap(c -> benches.asLeft(c.slug()).stream()).findFirst();
-            for (int i = 0; i < LOOKS && bench.isPresent(); i++) {
-                codes.add(answer(request(root + bench.get() + "&t=" + i).header("HX-Request", "true")));
+            long first = System.nanoTime();
+            for (int i = 0; i < Math.min(MOST, all.size()) && System.nanoTime() - first < NANOS; i++) {
+                long began = System.nanoTime();
+                rehearse(all.get(i));
+                for (int look = 0; look < ACTS && bench.isPresent(); look++) {
+                    String at = bench.get() + "&t=" + (ACTS * i + look);
+                    codes.add(answer(request(root + at).header("HX-Request", "true")));
+                }
+                // half of the time is for those who come first
+                TimeUnit.NANOSECONDS.sleep(System.nanoTime() - began);
             }
             answers.complete(codes);
         } catch (IOException | RuntimeException e) {
@@ -70,6 +87,14 @@ class WarmUp {
             answers.completeExceptionally(e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
+        }
+    }
+
+    private void rehearse(CircuitRepository.Row circuit) {
+        try {
+            rehearsal.act(circuit, ACTS);
+        } catch (OverBudgetException e) {
+            // so it is with acts of hands there: the next circuit serves as well
         }
     }
 

@@ -1,6 +1,6 @@
 package org.jagridge.web.svg;
 
-/** Writes SVG elements; escapes what it is given. */
+/** Writes elements of SVG, and of HTML where a template takes too long; escapes what it is given. */
 public final class Svg {
     private final StringBuilder out = new StringBuilder(32_768);
 
@@ -34,7 +34,12 @@ public final class Svg {
     }
 
     public Svg title(String text) {
-        out.append("<title>").append(escape(text)).append("</title>");
+        return open("title").words(text).close("title");
+    }
+
+    /** Text between an element's tags. */
+    public Svg words(String text) {
+        out.append(escape(text));
         return this;
     }
 
@@ -42,9 +47,7 @@ public final class Svg {
         Object[] all = new Object[attributes.length + 8];
         System.arraycopy(new Object[] {"x", x, "y", y, "text-anchor", anchor, "class", cssClass}, 0, all, 0, 8);
         System.arraycopy(attributes, 0, all, 8, attributes.length);
-        open("text", all);
-        out.append(escape(text));
-        return close("text");
+        return open("text", all).words(text).close("text");
     }
 
     Svg raw(String svg) {

@@ -25,11 +25,12 @@ final class BenchPage {
         settled();
     }
 
-    /** Waits until both drawings are there and the state in the page is the one that its script has made ready. */
+    /** Waits until both drawings are there, no act is under way and the state in the page is the one that its script has made ready. */
     void settled() {
         page.waitForFunction("""
                 () => { const w = document.querySelector('#now').dataset;
                   return document.querySelector('.ladder-pane svg') && document.querySelector('.connection-pane svg')
+                    && !window.acts.underWay()
                     && document.body.dataset.shown === w.state + '@' + w.seconds; }""");
     }
 
