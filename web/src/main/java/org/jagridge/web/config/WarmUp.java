@@ -30,6 +30,9 @@ class WarmUp {
     private static final List<String> PAGES = List.of("/sequence", "/ladder.svg", "/connections.svg", "/sheet");
     /** Hands wait for the answers to their acts most. So many are tried at a circuit, and as many answers written. */
     private static final int ACTS = 50;
+    /** Of so many answers one is the whole page. */
+    private static final int WHOLE = 10;
+
     /** At so many circuits, unless that takes longer than there is time. */
     private static final int MOST = 8;
 
@@ -76,7 +79,8 @@ class WarmUp {
                 rehearse(all.get(i));
                 for (int look = 0; look < ACTS && bench.isPresent(); look++) {
                     String at = bench.get() + "&t=" + (ACTS * i + look);
-                    codes.add(answer(request(root + at).header("HX-Request", "true")));
+                    HttpRequest.Builder request = request(root + at);
+                    codes.add(answer(look % WHOLE == 0 ? request : request.header("HX-Request", "true")));
                 }
                 // half of the time is for those who come first
                 TimeUnit.NANOSECONDS.sleep(System.nanoTime() - began);
