@@ -51,6 +51,20 @@
       input.setAttribute("aria-expanded", String(is));
     }
 
+    // a press elsewhere lands where it was aimed: what stands around the list moves when it goes
+    function closeWhenLeft() {
+      let pressed = false;
+      const left = () => document.activeElement !== input && open(false);
+      const over = () => {
+        pressed = false;
+        if (!list.hidden) setTimeout(left);
+      };
+      document.addEventListener("pointerdown", () => (pressed = true), true);
+      document.addEventListener("pointerup", over, true);
+      document.addEventListener("pointercancel", over, true);
+      input.addEventListener("blur", () => pressed || open(false));
+    }
+
     /** Takes what is chosen; false where there is nothing to take. */
     function takeChosen() {
       const at = document.getElementById(optionId(chosen));
@@ -87,7 +101,7 @@
     if (closes) {
       input.addEventListener("focus", show);
       input.addEventListener("click", show);
-      input.addEventListener("blur", () => open(false));
+      closeWhenLeft();
     }
     return {
       show,

@@ -76,6 +76,22 @@ public class LinksBrowserTest extends BrowserTest {
     }
 
     @Test
+    public void aHandIsMetWhereItStandsThoughTheListOfFaultsGoes() {
+        open("lab-bench");
+        // scrolled down to the list's end, where all above moves when the list goes
+        page().locator("#fault-find").fill("blank");
+        assertThat(page().locator("#faults-found")).isVisible();
+        page().locator("#put summary").click();
+        assertThat(page().locator("[name='one']")).isVisible();
+        assertThat(page().locator("#faults-found")).isHidden();
+        assertThat(page().locator("#fault-find")).hasAttribute("aria-expanded", "false");
+        page().locator("#fault-find").focus();
+        assertThat(page().locator("#faults-found")).isVisible();
+        page().keyboard().press("Tab");
+        assertThat(page().locator("#faults-found")).isHidden();
+    }
+
+    @Test
     public void aLinkFromRToGBringsTheFanInAndStaysOnTheListUntilItIsTakenOff() {
         open("lab-bench");
         link("TH.R", "TH.G", "does the fan come in");
