@@ -60,7 +60,20 @@ public final class ChainEntry {
      * @throws MalformedException with every piece that can't be read, each with its place in the line
      */
     public static Rung read(String line, Circuit circuit, Wire.Run run) {
-        return new ChainEntry(circuit, run).read(line);
+        try {
+            return new ChainEntry(circuit, run).read(line);
+        } catch (MalformedException e) {
+            throw new MalformedException(ChainSlips.mended(line, e.problems(), l -> reads(l, circuit, run)));
+        }
+    }
+
+    private static boolean reads(String line, Circuit circuit, Wire.Run run) {
+        try {
+            new ChainEntry(circuit, run).read(line);
+            return true;
+        } catch (MalformedException e) {
+            return false;
+        }
     }
 
     private Rung read(String line) {
@@ -133,7 +146,11 @@ public final class ChainEntry {
     // ---- one piece
 
     private Piece piece(String text, int index, List<Piece> before) {
-        WireWords wire = WireWords.before(text, circuit, words -> problem(index, words));
+        if (text.startsWith("(") && text.indexOf(')') < 0) {
+            return problem(
+                    index, "the bracket isn't closed; what a wire is stands before where it goes, like (red) F1");
+        }
+        WireWords wire = WireWords.before(text, circuit, (word, meant, message) -> slip(index, word, meant, message));
         String name = WireWords.after(text);
         if (name.isEmpty()) {
             return problem(index, "nothing stands here");

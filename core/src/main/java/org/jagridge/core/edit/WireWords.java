@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jagridge.core.circuit.Cable;
@@ -25,6 +24,11 @@ record WireWords(String colour, String cable, String core, Wire.Run run) {
     private static final Pattern BRACKETS = Pattern.compile("^\\(\\s*([^()]*?)\\s*\\)\\s*(.*)$");
     private static final WireWords NOTHING = new WireWords(null, null, null, null);
 
+    /** Takes a word that can't be read, what is meant by it if that can be told, and what there is to say. */
+    interface Wrong {
+        void accept(String word, Optional<String> meant, String message);
+    }
+
     /** What stands after the brackets. */
     static String after(String piece) {
         Matcher m = BRACKETS.matcher(piece);
@@ -36,7 +40,7 @@ record WireWords(String colour, String cable, String core, Wire.Run run) {
      *
      * @param wrong takes what can't be read, and what would do
      */
-    static WireWords before(String piece, Circuit circuit, Consumer<String> wrong) {
+    static WireWords before(String piece, Circuit circuit, Wrong wrong) {
         Matcher m = BRACKETS.matcher(piece);
         if (!m.matches() || m.group(1).isEmpty()) {
             return NOTHING;
@@ -61,20 +65,24 @@ record WireWords(String colour, String cable, String core, Wire.Run run) {
         return cable == null ? ofItsOwn(said, run, wrong) : core(said, cable, run, wrong);
     }
 
-    private static WireWords ofItsOwn(String colour, Wire.Run run, Consumer<String> wrong) {
+    private static WireWords ofItsOwn(String colour, Wire.Run run, Wrong wrong) {
         if (colour != null && !ColourLetters.known().contains(colour.toLowerCase(Locale.ROOT))) {
             // other colours there are, but one that is nearly a known one is a slip
             Nearest.to(colour, ColourLetters.known())
-                    .ifPresent(near -> wrong.accept("\"" + colour + "\" is no colour; did you mean " + near + "?"));
+                    .ifPresent(near -> wrong.accept(
+                            colour, Optional.of(near), "\"" + colour + "\" is no colour; did you mean " + near + "?"));
         }
         return new WireWords(colour, null, null, run);
     }
 
-    private static WireWords core(String colour, Cable cable, Wire.Run run, Consumer<String> wrong) {
+    private static WireWords core(String colour, Cable cable, Wire.Run run, Wrong wrong) {
         Optional<String> core = colour == null ? Optional.empty() : Nearest.sameInAnyCase(colour, cable.cores());
         if (core.isEmpty()) {
-            wrong.accept((colour == null ? "say which core of " + cable.id() : cable.id() + " has no core " + colour)
-                    + "; it has " + String.join(", ", cable.cores()));
+            wrong.accept(
+                    colour == null ? "" : colour,
+                    colour == null ? Optional.empty() : Nearest.to(colour, cable.cores()),
+                    (colour == null ? "say which core of " + cable.id() : cable.id() + " has no core " + colour)
+                            + "; it has " + String.join(", ", cable.cores()));
         }
         return new WireWords(null, cable.id(), core.orElse(null), run);
     }

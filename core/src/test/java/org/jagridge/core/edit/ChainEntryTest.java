@@ -1,6 +1,7 @@
 package org.jagridge.core.edit;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -16,6 +17,7 @@ import org.jagridge.core.circuit.Problem;
 import org.jagridge.core.circuit.Terminal;
 import org.jagridge.core.circuit.Wire;
 import org.jagridge.core.format.MalformedException;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** A rung typed as it is read makes its wires. */
@@ -124,6 +126,51 @@ public class ChainEntryTest {
 
     private static String madeIn(String line, Circuit circuit) {
         return ChainEntry.read(line, circuit, Wire.Run.FIELD).parts().get(0).place();
+    }
+
+    /** What a hand writes, and the line that would do instead. */
+    @DataProvider
+    public Object[][] slips() {
+        return new Object[][] {
+            {"T1.X1 -> F1", "T1.X1 > F1"},
+            {"T1.X1 → F1 --> K1.A1", "T1.X1 > F1 > K1.A1"},
+            {"T1.X1 >> F1", "T1.X1 > F1"},
+            {"T1.X1 > F1 >", "T1.X1 > F1"},
+            {"T1.X1 F1 K1.A1-A2", "T1.X1 > F1 > K1.A1-A2"},
+            {"T1.X1, F1", "T1.X1 > F1"},
+            {"T1.X1 to F1", "T1.X1 > F1"},
+            {"t1 x1 > k1 a1", "t1.x1 > k1.a1"},
+            {"T1/X1 > TH-R", "T1.X1 > TH.R"},
+            {"T1.X1 > F1 (red)", "T1.X1 > (red) F1"},
+            {"T1.X1 > (red F1", "T1.X1 > (red) F1"},
+            {"T1.X1 -> k1 a1 (blue)", "T1.X1 > (blue) k1.a1"},
+            {"T1.X1 > (gren) F1", "T1.X1 > (green) F1"},
+            // nothing that could be offered
+            {"T1.X1", null},
+            {"T1.X1 > (red", null},
+            {"NOPE.8 NOPE.9", null},
+            {"> >", null},
+            {"", null},
+        };
+    }
+
+    @Test(dataProvider = "slips")
+    public void whatIsOfferedInsteadOfASlipCanBeRead(String line, String instead) {
+        Circuit circuit = parts().build();
+        MalformedException e =
+                expectThrows(MalformedException.class, () -> ChainEntry.read(line, circuit, Wire.Run.FIELD));
+        assertEquals(e.problems().get(0).instead(), instead, line + ": " + e.problems());
+        if (instead != null) {
+            assertFalse(wires(instead, circuit).isEmpty());
+        }
+    }
+
+    @Test
+    public void aBracketThatIsNotClosedIsToldAsThat() {
+        assertEquals(
+                problems("T1.X1 > (red F1"),
+                List.of(
+                        "piece 2: the bracket isn't closed; what a wire is stands before where it goes, like (red) F1"));
     }
 
     @Test

@@ -98,10 +98,16 @@ public class SlipsTest extends WebTest {
             {"chain", line("TH.R > F9"), "there is no part F9", null},
             {"chain", line("TH.R"), "a chain needs at least two pieces", null},
             {"chain", line("TH.R >"), "nothing stands here", null},
+            {"chain", line("TH.R > TH.G >"), "nothing stands here", "TH.R > TH.G"},
             {"chain", line("TH.R > TH.QQ"), "TH has no terminal QQ", null},
             {"chain", line("TH.R > F9:fues"), "there is no kind of part \"fues\"", "TH.R > F9:fuse"},
+            {"chain", line("TH.R -> TH.G"), "TH has no terminal R -", "TH.R > TH.G"},
+            {"chain", line("TH.R TH.G"), "with > between them", "TH.R > TH.G"},
+            {"chain", line("TH R > TH G"), "there is no part TH R", "TH.R > TH.G"},
+            {"chain", line("TH.R > TH.G (red)"), "G (red)", "TH.R > (red) TH.G"},
+            {"chain", line("TH.R > (red TH.G"), "the bracket isn't closed", "TH.R > (red) TH.G"},
             {"chain", line("TH.R > TH.Y-Y"), "TH.Y-Y is no way through", null},
-            {"chain", line("TH.R > (gren) TH.C"), "\"gren\" is no colour", null},
+            {"chain", line("TH.R > (gren) TH.C"), "\"gren\" is no colour", "TH.R > (green) TH.C"},
             {"copies", new String[] {"parts", "TH NOPE"}, "there is no part NOPE to copy", null},
         };
     }
