@@ -30,6 +30,8 @@ import org.jagridge.core.part.PartTypes;
  * is already wired isn't wired again, so a line may begin with pieces that are there.
  */
 public final class ChainEntry {
+    private static final Problem WIRED = new Problem("", "all of this is already wired");
+
     private final Circuit circuit;
     private final Wire.Run run;
     private final List<Problem> problems = new ArrayList<>();
@@ -72,7 +74,7 @@ public final class ChainEntry {
             new ChainEntry(circuit, run).read(line);
             return true;
         } catch (MalformedException e) {
-            return false;
+            return e.problems().equals(List.of(WIRED));
         }
     }
 
@@ -103,7 +105,7 @@ public final class ChainEntry {
             }
         }
         if (problems.isEmpty() && wires.isEmpty()) {
-            problems.add(new Problem("", "all of this is already wired"));
+            problems.add(WIRED);
         }
         if (!problems.isEmpty()) {
             throw new MalformedException(problems);
@@ -175,8 +177,12 @@ public final class ChainEntry {
                 index,
                 head,
                 Nearest.to(head, ids()),
-                "there is no part " + head + Nearest.hint(head, ids()) + " To make it, say what it is, like "
-                        + PartTypes.example(head));
+                "there is no part " + head + Nearest.hint(head, ids())
+                        + (canBePart(head) ? " To make it, say what it is, like " + PartTypes.example(head) : ""));
+    }
+
+    private static boolean canBePart(String id) {
+        return Terminal.isWellFormed(id + ".1");
     }
 
     private List<String> ids() {
@@ -211,7 +217,7 @@ public final class ChainEntry {
         int at = head.indexOf('@', colon);
         String id = head.substring(0, colon).strip();
         String kind = (at < 0 ? head.substring(colon + 1) : head.substring(colon + 1, at)).strip();
-        if (!Terminal.isWellFormed(id + ".1")) {
+        if (!canBePart(id)) {
             return refuse(index, "\"" + id + "\" can't be the name of a part; letters, digits, - and _ can");
         }
         Optional<PartType> type = RowWords.type(kind);

@@ -166,6 +166,18 @@ public class ChainEntryTest {
     }
 
     @Test
+    public void whatIsAlreadyWiredIsOfferedAsTheHandMeantItToo() {
+        MalformedException e = expectThrows(
+                MalformedException.class, () -> ChainEntry.read("M L -> T1 P1", parts().build(), Wire.Run.FIELD));
+        assertEquals(e.problems().get(0).instead(), "M.L > T1.P1");
+    }
+
+    @Test
+    public void onlyWhatCanBeThePartsNameIsSaidToBeMadeByIt() {
+        assertEquals(problems("T1.X1 > NEW 1"), List.of("piece 2: there is no part NEW 1."));
+    }
+
+    @Test
     public void aBracketThatIsNotClosedIsToldAsThat() {
         assertEquals(
                 problems("T1.X1 > (red F1"),
