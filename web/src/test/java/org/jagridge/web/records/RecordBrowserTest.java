@@ -40,12 +40,15 @@ public class RecordBrowserTest extends BrowserTest {
     }
 
     /** Begins a record of the fan relay; returns the code for a meter. */
+    /** Begins a record; its page listens when this is over. */
     private String begin() {
         page().navigate(url(FAN));
         page().locator("[name='who']").fill("A student");
         page().locator("[name='instrument']").fill("Meter 3");
-        page().locator("text=Begin a record").click();
-        page().waitForURL("**/records/**");
+        page().waitForResponse("**/events", () -> {
+            page().locator("text=Begin a record").click();
+            page().waitForURL("**/records/**");
+        });
         return page().locator("#code").textContent();
     }
 
