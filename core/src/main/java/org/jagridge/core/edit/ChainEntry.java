@@ -150,7 +150,7 @@ public final class ChainEntry {
     private Piece piece(String text, int index, List<Piece> before) {
         if (text.startsWith("(") && text.indexOf(')') < 0) {
             return problem(
-                    index, "the bracket isn't closed; what a wire is stands before where it goes, like (red) F1");
+                    index, "its bracket isn't closed; what a wire is stands before where it goes, like (red) F1");
         }
         WireWords wire = WireWords.before(text, circuit, (word, meant, message) -> slip(index, word, meant, message));
         String name = WireWords.after(text);

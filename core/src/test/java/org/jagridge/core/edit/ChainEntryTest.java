@@ -182,7 +182,7 @@ public class ChainEntryTest {
         assertEquals(
                 problems("T1.X1 > (red F1"),
                 List.of(
-                        "piece 2: the bracket isn't closed; what a wire is stands before where it goes, like (red) F1"));
+                        "piece 2: its bracket isn't closed; what a wire is stands before where it goes, like (red) F1"));
     }
 
     @Test

@@ -33,10 +33,10 @@ class WarmUp {
     /** Of so many answers one is the whole page. */
     private static final int WHOLE = 10;
 
-    /** At so many circuits, unless that takes longer than there is time. */
+    /** At so many circuits, unless that takes longer than {@link #LONGEST}. */
     private static final int MOST = 8;
 
-    private static final long NANOS = TimeUnit.SECONDS.toNanos(30);
+    private static final long LONGEST = TimeUnit.SECONDS.toNanos(30);
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final CircuitRepository circuits;
@@ -71,20 +71,7 @@ class WarmUp {
                     codes.add(answer(request(root + "/circuits/" + c.slug() + page)));
                 }
             }
-            Optional<String> bench =
-                    all.stream().flatMap(c -> benches.asLeft(c.slug()).stream()).findFirst();
-            long first = System.nanoTime();
-            for (int i = 0; i < Math.min(MOST, all.size()) && System.nanoTime() - first < NANOS; i++) {
-                long began = System.nanoTime();
-                rehearse(all.get(i));
-                for (int look = 0; look < ACTS && bench.isPresent(); look++) {
-                    String at = bench.get() + "&t=" + (ACTS * i + look);
-                    HttpRequest.Builder request = request(root + at);
-                    codes.add(answer(look % WHOLE == 0 ? request : request.header("HX-Request", "true")));
-                }
-                // half of the time is for those who come first
-                TimeUnit.NANOSECONDS.sleep(System.nanoTime() - began);
-            }
+            rehearse(root, all, codes);
             answers.complete(codes);
         } catch (IOException | RuntimeException e) {
             // the pages take a little longer then, that is all
@@ -94,7 +81,25 @@ class WarmUp {
         }
     }
 
-    private void rehearse(CircuitRepository.Row circuit) {
+    /** Acts, and what the page asks for after them. */
+    private void rehearse(String root, List<CircuitRepository.Row> all, List<Integer> codes)
+            throws IOException, InterruptedException {
+        Optional<String> bench =
+                all.stream().flatMap(c -> benches.asLeft(c.slug()).stream()).findFirst();
+        long first = System.nanoTime();
+        for (int i = 0; i < Math.min(MOST, all.size()) && System.nanoTime() - first < LONGEST; i++) {
+            long began = System.nanoTime();
+            act(all.get(i));
+            for (int look = 0; look < ACTS && bench.isPresent(); look++) {
+                HttpRequest.Builder request = request(root + bench.get() + "&t=" + (ACTS * i + look));
+                codes.add(answer(look % WHOLE == 0 ? request : request.header("HX-Request", "true")));
+            }
+            // half of the time is for those who come first
+            TimeUnit.NANOSECONDS.sleep(System.nanoTime() - began);
+        }
+    }
+
+    private void act(CircuitRepository.Row circuit) {
         try {
             rehearsal.act(circuit, ACTS);
         } catch (OverBudgetException e) {

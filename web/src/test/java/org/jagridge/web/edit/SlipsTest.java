@@ -105,7 +105,7 @@ public class SlipsTest extends WebTest {
             {"chain", line("TH.R TH.G"), "with > between them", "TH.R > TH.G"},
             {"chain", line("TH R > TH G"), "there is no part TH R", "TH.R > TH.G"},
             {"chain", line("TH.R > TH.G (red)"), "G (red)", "TH.R > (red) TH.G"},
-            {"chain", line("TH.R > (red TH.G"), "the bracket isn't closed", "TH.R > (red) TH.G"},
+            {"chain", line("TH.R > (red TH.G"), "its bracket isn't closed", "TH.R > (red) TH.G"},
             {"chain", line("TH.R > TH.Y-Y"), "TH.Y-Y is no way through", null},
             {"chain", line("TH.R > (gren) TH.C"), "\"gren\" is no colour", "TH.R > (green) TH.C"},
             {"copies", new String[] {"parts", "TH NOPE"}, "there is no part NOPE to copy", null},
